@@ -1,0 +1,150 @@
+import { dayParts, seasons, type DayPart, type Load, type Season } from '../load/load.schema.js';
+import { onShare } from '../load/on-share.js';
+import { runningPowerVA } from '../load/running-power.js';
+import { startDemand, type StartDemand } from '../starting/start-demand.js';
+import { worstStartCandidates } from '../starting/worst-start-candidates.js';
+import { legShare } from '../supply/leg-share.js';
+import { systemFacts, type Leg } from '../supply/legs.js';
+import type { SupplySystem } from '../supply/supply.schema.js';
+import { coincidentDemandVA } from './coincident-demand.js';
+
+/** A demand and the part of the year and day in which it is highest. */
+export interface PeakDemand {
+  readonly powerVA: number;
+  readonly season: Season;
+  readonly part: DayPart;
+}
+
+/** One load starting on top of what runs beside it. */
+export interface StartCase extends StartDemand {
+  readonly load: Load;
+  /** Everything that runs beside it, VA. */
+  readonly besideVA: number;
+  readonly totalVA: number;
+  /** Highest leg while it starts, and what runs on that leg beside it. */
+  readonly leg: Leg;
+  readonly legVA: number;
+  readonly besideLegVA: number;
+}
+
+export interface PowerDemand {
+  /** Demand not passed for the wanted share of the time. */
+  readonly coincident: PeakDemand;
+  /** Plain sum of all that may run in the same part of the day. */
+  readonly allAtOnce: PeakDemand;
+  readonly byLeg: readonly (PeakDemand & { readonly leg: Leg })[];
+  /** Loads between leg and neutral only: what the neutral carries when the other legs are idle, VA by leg. */
+  readonly neutral: readonly { readonly leg: Leg; readonly powerVA: number }[];
+  /** The starts that can be the worst one; those that another outdoes on any inverter are left out. */
+  readonly starts: readonly StartCase[];
+}
+
+/** A season and part of the day, with the share of it that each load is on. */
+interface Case {
+  readonly season: Season;
+  readonly part: DayPart;
+  readonly shares: Float64Array;
+}
+
+/** Cases in which all loads run for the same shares have the same demand; one of them is enough. */
+const distinctCases = (loads: readonly Load[]): Case[] => {
+  const known = new Map<string, Case>();
+  for (const season of seasons) {
+    for (const part of dayParts) {
+      const shares = Float64Array.from(loads, (load) => onShare(load, season, part));
+      const key = shares.join();
+      if (!known.has(key)) known.set(key, { season, part, shares });
+    }
+  }
+  return [...known.values()];
+};
+
+/**
+ * What a set of loads asks of the inverter: running, per leg, and starting, in the worst part of the day of any season.
+ *
+ * Loads are taken as independent; volt-amperes are added arithmetically, which is on the safe side of their phasor sum.
+ * Pieces of one row (quantity) run together but start one after the other.
+ *
+ * @param share share of the time the running demand must not be passed; 1 takes everything at once
+ */
+export function powerDemand(system: SupplySystem, backupSet: readonly Load[], share: number): PowerDemand {
+  const { legs } = systemFacts[system];
+  const allVA = (load: Load): number => load.quantity * runningPowerVA(load);
+  const loads = backupSet.toSorted((a, b) => allVA(a) - allVA(b));
+  const cases = distinctCases(loads);
+  const axis = (weight: (load: Load) => number): Float64Array =>
+    Float64Array.from(loads, (load) => allVA(load) * weight(load));
+  const wholeVA = axis(() => 1);
+  const legsVA = legs.map((leg) => axis((load) => legShare(system, load.legs, leg)));
+  const axesVA = [wholeVA, ...legsVA];
+
+  const peak = (demandVA: (at: Case) => number, among: readonly Case[] = cases): PeakDemand =>
+    among.reduce<PeakDemand>(
+      (highest, at) => {
+        const powerVA = demandVA(at);
+        return powerVA > highest.powerVA ? { powerVA, season: at.season, part: at.part } : highest;
+      },
+      { powerVA: 0, season: 'winter', part: 'night' },
+    );
+
+  const starters = loads.flatMap((load, index) => {
+    const start = startDemand(system, load);
+    const active = cases.map(({ shares }) => shares[index]! > 0);
+    const on = legs.map((leg) => legShare(system, load.legs, leg));
+    return start && active.includes(true)
+      ? [
+          {
+            ...start,
+            load,
+            index,
+            active,
+            runningVA: axesVA.map((powersVA) => powersVA[index]!),
+            surgeVA: [start.startVA, ...on.map((part) => part * start.startVA)],
+          },
+        ]
+      : [];
+  });
+  const starts = worstStartCandidates(starters).map((candidate): StartCase => {
+    const { index, active, runningVA, surgeVA, ...start } = starters[candidate]!;
+    const { quantity } = start.load;
+    const mayStart = cases.filter((_, i) => active[i]);
+    const besideVA = axesVA.map((powersVA, a) => {
+      if (surgeVA[a] === 0) return 0;
+      const siblingsVA = (runningVA[a]! / quantity) * (quantity - 1);
+      return (
+        siblingsVA +
+        peak(({ shares }) => coincidentDemandVA(powersVA, shares, share, index), mayStart).powerVA
+      );
+    });
+    const worst = legs
+      .map((leg, l) => ({ leg, legVA: besideVA[l + 1]! + surgeVA[l + 1]!, besideLegVA: besideVA[l + 1]! }))
+      .filter((_, l) => surgeVA[l + 1]! > 0)
+      .reduce((best, next) => (next.legVA > best.legVA ? next : best));
+    return {
+      load: start.load,
+      startVA: start.startVA,
+      startA: start.startA,
+      durationS: start.durationS,
+      acrossTheLine: start.acrossTheLine,
+      besideVA: besideVA[0]!,
+      totalVA: besideVA[0]! + start.startVA,
+      ...worst,
+    };
+  });
+
+  const byLeg = legs.map((leg, l) => ({
+    leg,
+    ...peak(({ shares }) => coincidentDemandVA(legsVA[l]!, shares, share)),
+  }));
+  return {
+    coincident: peak(({ shares }) => coincidentDemandVA(wholeVA, shares, share)),
+    allAtOnce: peak(({ shares }) => coincidentDemandVA(wholeVA, shares, 1)),
+    byLeg,
+    neutral: byLeg.map(({ leg, powerVA }) => {
+      const lineNeutralVA = axis((load) => (load.legs === leg ? 1 : 0));
+      const sumVA = peak(({ shares }) => coincidentDemandVA(lineNeutralVA, shares, 1)).powerVA;
+      return { leg, powerVA: Math.min(powerVA, sumVA) };
+    }),
+    starts,
+  };
+}

@@ -1,0 +1,182 @@
+import type { Job } from '../job/job.schema.js';
+import { newJob } from '../job/new-job.js';
+import { loadFromLibrary } from '../load/load-from-library.js';
+import { loadLibrary } from '../load/library/load-library.js';
+import type { Load } from '../load/load.schema.js';
+import type { SupplySystem } from '../supply/supply.schema.js';
+
+/** Loads of a demo job by library id, with what is different about them. */
+const loadsOf = (
+  system: SupplySystem,
+  entries: readonly (readonly [libraryId: string, changes?: Partial<Load>])[],
+): Load[] => {
+  const loads: Load[] = [];
+  for (const [libraryId, changes] of entries) {
+    const typical = loadLibrary.find(({ id }) => id === libraryId);
+    if (!typical) throw new Error(`The load library has no "${libraryId}"`);
+    loads.push({ ...loadFromLibrary(typical, libraryId, system, loads), ...changes });
+  }
+  return loads;
+};
+
+const placed = { legsAssumed: false } as const;
+
+const harbour = (): Job => {
+  const system = 'split-120-240';
+  const blank = newJob('Farmhouse above the harbour', system);
+  return {
+    ...blank,
+    site: {
+      place: 'Gullrock Harbour (invented), north-east coast',
+      latitudeDeg: 45.1,
+      longitudeDeg: -64.6,
+      timeZone: 'America/Halifax',
+      units: 'imperial',
+      floorAreaM2: 196,
+    },
+    supply: { system, frequencyHz: 60, serviceRatingA: 200 },
+    brief: {
+      ...blank.brief,
+      goals: { outage: 'decides', ownSolar: 'counts', peakPrice: 'none' },
+      requiredRuntimeH: 36,
+      designSeason: 'winter',
+      batteryTemperatureC: 7,
+      transferGapToleranceMs: 1000,
+      handsOn: false,
+      surplusSolarWhPerDay: 6500,
+      plannedAdditions: [
+        {
+          id: 'barn',
+          name: 'Barn lights and water heater for hens',
+          runningPowerW: 400,
+          energyWhPerDay: 1900,
+          countIn: false,
+        },
+      ],
+      notes:
+        'Winter storms take the line down two or three times a year, once for four days. The well is 62 m deep. The household wants water, heat and cold food; nobody is home on weekdays.',
+    },
+    loads: loadsOf(system, [
+      [
+        'fridge',
+        {
+          ...placed,
+          legs: 'L1',
+          basis: 'measured',
+          runningPowerW: 131,
+          note: 'Clamp meter, kitchen circuit',
+        },
+      ],
+      ['freezer-chest', { ...placed, legs: 'L2', name: 'Chest freezer in the barn' }],
+      ['boiler-oil', { ...placed, legs: 'L1', basis: 'nameplate' }],
+      ['circulator', { ...placed, legs: 'L1', quantity: 3, name: 'Heating circulators, three zones' }],
+      [
+        'well-pump-large',
+        {
+          ...placed,
+          name: 'Well pump, 1½ hp',
+          basis: 'nameplate',
+          start: { how: 'lockedRotor', lockedRotorA: 61, durationS: 0.6 },
+        },
+      ],
+      ['sump-pump', { ...placed, legs: 'L2' }],
+      ['lights-living', { legs: 'L1' }],
+      ['lights-kitchen', { legs: 'L2' }],
+      ['lights-bed', { legs: 'L2' }],
+      ['router', { ...placed, legs: 'L1' }],
+      ['phones'],
+      ['laptop', { quantity: 2, name: 'Laptops' }],
+      ['tv'],
+      ['microwave', { ...placed, legs: 'L1' }],
+      ['coffee', { ...placed, legs: 'L1', inBackupSet: true }],
+      ['outlets', { quantity: 3, name: 'Other outlets, three rooms' }],
+      ['garage-door', { ...placed, legs: 'L2' }],
+      ['septic-aerator', { ...placed, legs: 'L2', tier: 'should', inBackupSet: true }],
+      ['washer-cold', { legs: 'L2' }],
+      ['range-electric', { ...placed, name: 'Electric range, 11 kW' }],
+      ['dishwasher', { legs: 'L2' }],
+      ['dryer-electric', { ...placed }],
+      ['water-heater-tank', { ...placed }],
+      ['heat-tape', { ...placed, legs: 'L1', name: 'Heat tape on the porch roof', runningPowerW: 420 }],
+      ['car-plug', { legs: 'L2' }],
+    ]),
+    design: {
+      chosen: [
+        { unitId: 'madder-47', quantity: 2 },
+        { unitId: 'madder-pack', quantity: 1 },
+      ],
+    },
+  };
+};
+
+const vineyard = (): Job => {
+  const system = 'three-230-400';
+  const blank = newJob('Row house by the vineyard', system);
+  return {
+    ...blank,
+    site: {
+      place: 'Rebenau (invented), hill country',
+      latitudeDeg: 47.4,
+      longitudeDeg: 15.9,
+      timeZone: 'Europe/Vienna',
+      units: 'metric',
+      floorAreaM2: 148,
+    },
+    supply: { system, frequencyHz: 50, serviceRatingA: 35 },
+    brief: {
+      ...blank.brief,
+      goals: { outage: 'decides', ownSolar: 'decides', peakPrice: 'none' },
+      requiredRuntimeH: 14,
+      designSeason: 'winter',
+      sizeForYear: 8,
+      batteryTemperatureC: 14,
+      transferGapToleranceMs: 20,
+      handsOn: true,
+      surplusSolarWhPerDay: 11_500,
+      notes:
+        'A studio with recording computers: the gap must not be noticed. Summer thunderstorms, short outages, one long one after heavy snow.',
+    },
+    loads: loadsOf(system, [
+      ['fridge', { ...placed, legs: 'L1' }],
+      ['freezer-upright', { ...placed, legs: 'L2' }],
+      ['lights-living', { ...placed, legs: 'L1' }],
+      ['lights-kitchen', { ...placed, legs: 'L2' }],
+      ['lights-bed', { ...placed, legs: 'L3' }],
+      ['router', { ...placed, legs: 'L3' }],
+      [
+        'desktop',
+        {
+          ...placed,
+          legs: 'L3',
+          name: 'Recording computers',
+          quantity: 2,
+          tier: 'must',
+          inBackupSet: true,
+          basis: 'measured',
+        },
+      ],
+      ['phones', { legs: 'L2' }],
+      ['tv', { legs: 'L1' }],
+      ['kettle', { ...placed, legs: 'L2', runningPowerW: 2200, inBackupSet: true }],
+      ['coffee', { ...placed, legs: 'L2', runningPowerW: 1350, inBackupSet: true }],
+      ['ventilation', { ...placed, legs: 'L3' }],
+      ['circulator', { ...placed, legs: 'L3', quantity: 2, name: 'Heating circulators' }],
+      ['heat-pump-hydronic', { ...placed, dutyCycle: 0.42 }],
+      ['booster-pump', { ...placed, legs: 'L1', name: 'Cistern pump' }],
+      ['washer-heats', { ...placed, legs: 'L2' }],
+      ['dishwasher', { ...placed, legs: 'L1', runningPowerW: 2000, dutyCycle: 0.35 }],
+      ['cooktop-induction', { ...placed }],
+      ['oven', { ...placed, legs: 'L1', runningPowerW: 3400 }],
+      ['dryer-heat-pump', { ...placed, legs: 'L2' }],
+      ['car-three', { ...placed }],
+      ['sauna', { ...placed }],
+    ]),
+    design: { chosen: null },
+  };
+};
+
+/** Two invented jobs, with fixed identifiers so that loading them twice changes nothing. */
+export const demoJobs: readonly { readonly id: string; readonly job: Job }[] = [
+  { id: '6f1d5c1e-58a4-4c1b-9d0a-0d5c7f3a1e01', job: harbour() },
+  { id: '6f1d5c1e-58a4-4c1b-9d0a-0d5c7f3a1e02', job: vineyard() },
+];

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import { loadSchema } from '../load/load.schema.js';
+import { systemFacts } from '../supply/legs.js';
+import { supplySchema } from '../supply/supply.schema.js';
+import { briefSchema } from './brief.schema.js';
+import { designSchema } from './design.schema.js';
+import { siteSchema } from './site.schema.js';
+import { nameSchema } from './text.schema.js';
+
+export const jobFormat = 'levamen-job';
+export const jobVersion = 1;
+export const maxLoads = 500;
+
+/** The saved form of a job, version 1: one document, the same in the database and in a `.levamen.json` file. */
+export const jobSchema = z
+  .strictObject({
+    format: z.literal(jobFormat),
+    version: z.literal(jobVersion),
+    name: nameSchema(120),
+    site: siteSchema,
+    brief: briefSchema,
+    supply: supplySchema,
+    loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
+    design: designSchema,
+  })
+  .superRefine((job, context) => {
+    const known = new Set<string>();
+    const allowed = systemFacts[job.supply.system].legSets;
+    job.loads.forEach((load, index) => {
+      if (known.has(load.id)) {
+        context.addIssue({
+          code: 'custom',
+          path: ['loads', index, 'id'],
+          message: `Two loads share the identifier "${load.id}"; give each its own`,
+        });
+      }
+      known.add(load.id);
+      if (!allowed.includes(load.legs)) {
+        context.addIssue({
+          code: 'custom',
+          path: ['loads', index, 'legs'],
+          message: `This supply has no ${load.legs}; use ${allowed.join(', ')}`,
+        });
+      }
+    });
+  });
+export type Job = z.infer<typeof jobSchema>;

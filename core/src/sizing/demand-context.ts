@@ -1,0 +1,22 @@
+import type { PowerDemand } from '../demand/power-demand.js';
+import type { Job } from '../job/job.schema.js';
+import type { Settings } from '../job/settings.js';
+import type { Load } from '../load/load.schema.js';
+
+/** Everything a stack is judged against; the same for every stack of a job. */
+export interface DemandContext {
+  readonly job: Job;
+  readonly settings: Settings;
+  /** The backup set, planned additions that are counted in included. */
+  readonly backupSet: readonly Load[];
+  /** Energy of the backup set in each clock hour of the design season, Wh. */
+  readonly hourlyWh: Float64Array;
+  readonly power: PowerDemand;
+  /** AC energy the battery should give on a usual day, by goal; 0 where the goal does not apply. */
+  readonly ownSolarWh: number;
+  readonly peakPriceWh: number;
+  /** What decides the daily requirement. */
+  readonly dailyGoal: 'own solar' | 'peak price' | null;
+  readonly dailyWh: number;
+  readonly dailyBinding: boolean;
+}

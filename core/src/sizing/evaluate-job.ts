@@ -1,0 +1,103 @@
+import type { Catalogue } from '../catalogue/unit.schema.js';
+import { compareDemands, type DemandView } from '../demand/compare-demands.js';
+import type { PowerDemand } from '../demand/power-demand.js';
+import type { Figure } from '../figure/figure.js';
+import { designFindings } from '../finding/design-findings.js';
+import { severities, type Finding } from '../finding/finding.js';
+import { loadFindings } from '../finding/load-findings.js';
+import type { Job } from '../job/job.schema.js';
+import type { Settings } from '../job/settings.js';
+import { hourlyByTierWh } from '../load/hourly-by-tier.js';
+import type { Tier } from '../load/load.schema.js';
+import { assembleStack } from './assemble-stack.js';
+import { demandContextOf } from './demand-context-of.js';
+import { enumerateStacks } from './enumerate-stacks.js';
+import { judgeStack, type JudgedStack } from './judge-stack.js';
+import { loadEffects, type LoadEffect } from './load-effects.js';
+import type { Margin } from './margin.js';
+import { deliveredEnergyFigure, requiredNameplateFigure } from './requirement.js';
+
+export interface Requirement {
+  readonly delivered: Figure;
+  readonly lithium: Figure;
+  readonly leadAcid: Figure;
+}
+
+/** Everything Levamen says about a job. */
+export interface Evaluation {
+  readonly settings: Settings;
+  /** Hourly energy of the backup set by tier in the design season, Wh. */
+  readonly hourlyByTierWh: Readonly<Record<Tier, Float64Array>>;
+  readonly power: PowerDemand;
+  readonly demandViews: readonly DemandView[];
+  readonly requirement: Requirement;
+  /** The stack the margins are for: the user's choice, else the suggestion, else the nearest. */
+  readonly selected: JudgedStack | null;
+  readonly selectedBy: 'user' | 'suggestion' | 'nearest';
+  /** Why the user's choice does not go together; '' where it does. */
+  readonly chosenProblem: string;
+  readonly suggested: JudgedStack | null;
+  /** Stacks that satisfy every limit, smallest first. */
+  readonly meeting: readonly JudgedStack[];
+  /** Stacks smaller than the suggestion, or all where there is none: each fails something. */
+  readonly smaller: readonly JudgedStack[];
+  /** Those that fail by least. */
+  readonly nearly: readonly JudgedStack[];
+  readonly margins: readonly Margin[];
+  readonly findings: readonly Finding[];
+  readonly loads: ReadonlyMap<string, LoadEffect>;
+}
+
+const worstRatio = ({ lacks }: JudgedStack): number => lacks[0]?.ratio ?? 0;
+
+/**
+ * Works out a job: demand, requirement, every stack of the catalogue against every limit, and the margins of the selected one.
+ *
+ * @param job a valid job
+ * @param catalogue units to choose from
+ */
+export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
+  const context = demandContextOf(job);
+  const judged = enumerateStacks(catalogue, job.supply.system).map((stack) => judgeStack(context, stack));
+  const meeting = judged.filter(({ meets }) => meets);
+  const suggested = meeting[0] ?? null;
+  const failing = judged.filter(({ lacks }) => lacks.length > 0);
+  const nearly = failing.toSorted((a, b) => worstRatio(a) - worstRatio(b)).slice(0, 5);
+  const chosen = job.design.chosen ? assembleStack(job.design.chosen, catalogue, job.supply.system) : null;
+  const selected = chosen?.ok
+    ? judgeStack(context, chosen.stack)
+    : (suggested ?? nearly[0] ?? judged[0] ?? null);
+  const chosenProblem = chosen && !chosen.ok ? chosen.problem : '';
+  const findings = [...loadFindings(context), ...designFindings(context, selected)];
+  if (chosenProblem !== '') {
+    findings.push({
+      key: 'stack',
+      severity: 'stops',
+      title: 'The chosen units do not go together',
+      because: chosenProblem,
+      cure: 'Change the units in Sources, or go back to the suggestion.',
+      figures: [],
+    });
+  }
+  return {
+    settings: context.settings,
+    hourlyByTierWh: hourlyByTierWh(context.backupSet, context.settings.designSeason.value),
+    power: context.power,
+    demandViews: compareDemands(job, context.settings, context.backupSet, context.power),
+    requirement: {
+      delivered: deliveredEnergyFigure(context),
+      lithium: requiredNameplateFigure(context, 'lithium'),
+      leadAcid: requiredNameplateFigure(context, 'lead-acid'),
+    },
+    selected,
+    selectedBy: chosen?.ok ? 'user' : suggested ? 'suggestion' : 'nearest',
+    chosenProblem,
+    suggested,
+    meeting,
+    smaller: suggested ? judged.slice(0, judged.indexOf(suggested)) : failing,
+    nearly,
+    margins: selected?.margins ?? [],
+    findings: findings.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity)),
+    loads: loadEffects(context, selected),
+  };
+}

@@ -1,0 +1,53 @@
+import { batteryDrainWh } from '../battery/battery-drain.js';
+import { stateOfHealth } from '../battery/state-of-health.js';
+import { temperatureFactor } from '../battery/temperature-factor.js';
+import { worstRuntime, type Runtime } from '../battery/worst-runtime.js';
+import type { Settings } from '../job/settings.js';
+import type { Stack } from './stack.js';
+
+/** What becomes of a stack's nameplate energy, and how long it lasts. */
+export interface StackEnergy {
+  readonly outageWindow: number;
+  readonly dailyWindow: number;
+  readonly stateOfHealth: number;
+  readonly temperatureFactor: number;
+  /** Usable in an outage, at the battery. */
+  readonly usableWh: number;
+  /** Usable day by day, at the battery. */
+  readonly usableDailyWh: number;
+  /** Rated capacity, aged and at temperature, over all batteries. */
+  readonly agedWh: number;
+}
+
+/** Usable energy of a stack: nameplate × window × state of health × temperature factor, summed over its batteries. */
+export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
+  const depth = settings.outageDepth[stack.chemistry].value;
+  const daily = settings.dailyDepth[stack.chemistry].value;
+  const temperature = temperatureFactor(stack.chemistry, settings.batteryTemperatureC.value);
+  let usableWh = 0;
+  let usableDailyWh = 0;
+  let agedWh = 0;
+  for (const { unit, quantity } of stack.batteries) {
+    const battery = unit.battery!;
+    const health = stateOfHealth(battery.fadePerYear, settings.sizeForYear.value);
+    const aged = quantity * battery.nameplateWh * health * temperature;
+    agedWh += aged;
+    usableWh += aged * Math.min(depth, battery.usableShare);
+    usableDailyWh += aged * Math.min(daily, battery.usableShare);
+  }
+  return {
+    outageWindow: agedWh > 0 ? usableWh / agedWh : 0,
+    dailyWindow: agedWh > 0 ? usableDailyWh / agedWh : 0,
+    stateOfHealth: agedWh / (stack.nameplateWh * temperature),
+    temperatureFactor: temperature,
+    usableWh,
+    usableDailyWh,
+    agedWh,
+  };
+}
+
+/** Shortest time a stack carries an hourly load profile, whenever the outage starts. */
+export function stackRuntime(stack: Stack, energy: StackEnergy, hourlyLoadWh: ArrayLike<number>): Runtime {
+  const peukert = stack.batteries[0]!.unit.battery!.peukert;
+  return worstRuntime(batteryDrainWh(hourlyLoadWh, { ...stack, peukert }, energy.agedWh), energy.usableWh);
+}

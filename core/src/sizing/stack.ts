@@ -1,0 +1,30 @@
+import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
+import type { StackPart } from '../job/design.schema.js';
+import type { Chemistry } from '../job/settings.js';
+
+/** Units put together, and what they can do together. */
+export interface Stack {
+  readonly parts: readonly StackPart[];
+  /** "2 × Madder 47 + 1 × Madder pack" */
+  readonly name: string;
+  readonly inverter: Unit;
+  readonly inverterQuantity: number;
+  readonly batteries: readonly { readonly unit: Unit; readonly quantity: number }[];
+  readonly chemistry: Chemistry;
+  readonly continuousVA: number;
+  readonly perLegVA: number;
+  readonly overload: readonly OverloadPoint[];
+  readonly lockedRotorA: number | null;
+  readonly neutralA: number | null;
+  readonly nameplateWh: number;
+  /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
+  readonly batteryPowerW: number;
+  readonly dischargeEfficiency: number;
+  readonly standbyW: number;
+  readonly transferGapMs: number;
+  readonly massKg: number;
+  readonly unitCount: number;
+}
+
+export type AssembledStack =
+  { readonly ok: true; readonly stack: Stack } | { readonly ok: false; readonly problem: string };

@@ -1,0 +1,35 @@
+/** Units somebody may type, as factors to the unit a field is kept in. */
+export type UnitFactors = Readonly<Record<string, number>>;
+
+export type ParsedQuantity =
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
+
+const shape = /^([+-]?(?:\d[\d\u202f\u00a0 ]*(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*([^\d\s].*)?$/i;
+const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:,\d{3})+(?!\d)/;
+
+/**
+ * Reads a number as people type it: "1.5", "1,5", "1,200", "1.2 kW", "800 W".
+ *
+ * Commas between groups of three digits group thousands ("1,200" is twelve hundred), any other comma is a decimal comma
+ * ("1,5" and "0,125"). A unit must be one of `units`; without one the value is taken as is.
+ *
+ * @param text what was typed
+ * @param units accepted units (lower case) and their factors
+ */
+export function parseQuantity(text: string, units: UnitFactors = {}): ParsedQuantity {
+  const typed = text.trim();
+  const match = shape.exec(typed.replace(groupedThousands, (digits) => digits.replaceAll(',', '')));
+  if (!match) return { ok: false, message: `“${typed}” is not a number. Type digits, for example 1.5` };
+  const value = Number(match[1]!.replace(/[\u202f\u00a0 ]/g, '').replace(',', '.'));
+  const unit = (match[2] ?? '').trim().toLowerCase();
+  if (!Number.isFinite(value)) return { ok: false, message: 'This number is too large' };
+  if (unit === '') return { ok: true, value };
+  const factor = units[unit];
+  if (factor !== undefined) return { ok: true, value: value * factor };
+  const known = Object.keys(units).join(', ');
+  return {
+    ok: false,
+    message:
+      known === '' ? `Type the number without “${unit}”` : `Unit “${unit}” is not known here. Use ${known}`,
+  };
+}
