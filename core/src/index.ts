@@ -42,3 +42,4 @@ export * from './sizing/judge-stack.js';
 export * from './sizing/load-effects.js';
 export * from './sizing/evaluate-job.js';
 export * from './demo/demo-jobs.js';
+export * from './api/job-api.schema.js';

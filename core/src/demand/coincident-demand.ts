@@ -1,4 +1,4 @@
-import { DemandDistribution } from './demand-distribution.js';
+import { DemandDistribution, type Powers } from './demand-distribution.js';
 
 /**
  * Demand of loads that cycle independently, not passed for a share of the time.
@@ -10,7 +10,7 @@ import { DemandDistribution } from './demand-distribution.js';
  * @returns apparent power in VA
  */
 export function coincidentDemandVA(
-  powersVA: ArrayLike<number>,
+  powersVA: Powers,
   onShares: ArrayLike<number>,
   share: number,
   without = -1,

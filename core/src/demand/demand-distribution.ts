@@ -1,3 +1,6 @@
+/** Apparent powers, VA. */
+export type Powers = readonly number[] | Float64Array;
+
 /** Width of a bin. Power between two bins is split so that the mean is kept. */
 const binVA = 50;
 
@@ -27,9 +30,9 @@ export class DemandDistribution {
    * @param onShares share of the time each is on, 0 to 1
    * @param without index of a load to leave out; -1 takes all
    */
-  static of(powersVA: ArrayLike<number>, onShares: ArrayLike<number>, without = -1): DemandDistribution {
+  static of(powersVA: Powers, onShares: ArrayLike<number>, without = -1): DemandDistribution {
     let bins = 2;
-    for (let i = 0; i < powersVA.length; i += 1) bins += Math.ceil(powersVA[i]! / binVA) + 1;
+    for (const powerVA of powersVA) bins += Math.ceil(powerVA / binVA) + 1;
     const probability = new Float64Array(bins);
     probability[0] = 1;
     const distribution = new DemandDistribution(probability, 0, 0, 0);

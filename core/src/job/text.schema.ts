@@ -2,7 +2,7 @@ import * as z from 'zod';
 
 /** Control characters and unpaired surrogates cannot be stored or printed; everything else people type is theirs. */
 const oneLine = /^[^\p{Cc}\p{Cs}]*$/u;
-const manyLines = /^[^\p{Cs}\u0000-\u0008\u000b-\u001f\u007f-\u009f]*$/u;
+const manyLines = /^(?:[^\p{Cc}\p{Cs}]|[\n\t])*$/u;
 
 /** A required one-line text of at most `max` characters. */
 export const nameSchema = (max = 120) =>

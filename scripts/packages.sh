@@ -1,0 +1,47 @@
+# What the program needs from the machine.
+
+node_is_recent() { node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)'; }
+
+require_node() {
+  command -v node >/dev/null && command -v npm >/dev/null ||
+    fail "Node.js is missing." "Install Node.js 20.19 or newer with npm, then run this again."
+  node_is_recent || fail "Node.js $(node --version) is too old." "Install Node.js 20.19 or newer, then run this again."
+}
+
+# install_packages NAME...: Debian packages, as root or through sudo.
+install_packages() {
+  command -v apt-get >/dev/null ||
+    fail "These packages are missing, and there is no apt-get here to install them: $*" \
+      "Install PostgreSQL 13 or newer (and Chromium for the tests) with this system's own package manager, then run this again."
+  local as_root=()
+  if [ "$(id -u)" != 0 ]; then
+    command -v sudo >/dev/null ||
+      fail "These packages are missing: $*" "Run as root: apt-get install --no-install-recommends $*"
+    as_root=(sudo)
+  fi
+  say "Installing Debian packages: $*"
+  # Keeps Debian from starting a cluster of its own: Levamen has one in its own folder.
+  if [[ " $* " == *" postgresql "* ]] && [ ! -e /etc/postgresql-common/createcluster.conf ]; then
+    "${as_root[@]}" mkdir -p /etc/postgresql-common
+    echo 'create_main_cluster = false' | "${as_root[@]}" tee /etc/postgresql-common/createcluster.conf >/dev/null
+  fi
+  local log="$STATE/apt.log"
+  mkdir -p "$STATE"
+  { "${as_root[@]}" apt-get update &&
+    "${as_root[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$@"; } >"$log" 2>&1 ||
+    fail "apt-get could not install: $* (see $log)" "Check the network and the package sources, then run this again."
+}
+
+postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1; }
+
+require_postgres() {
+  local bin
+  bin=$(postgres_bin)
+  if [ -z "$bin" ] || [ ! -x "$bin/initdb" ] || [ ! -x "$bin/pg_ctl" ]; then install_packages postgresql; fi
+  PG_BIN=$(postgres_bin)
+  [ -n "$PG_BIN" ] || fail "PostgreSQL is installed but its programs were not found." "Expected them in /usr/lib/postgresql/*/bin."
+}
+
+require_chromium() {
+  [ -x /usr/bin/chromium ] || install_packages chromium
+}

@@ -1,0 +1,43 @@
+import * as z from 'zod';
+
+const configSchema = z.object({
+  LEVAMEN_HOST: z.string().default('127.0.0.1'),
+  LEVAMEN_PORT: z.coerce.number().int().min(0).max(65_535).default(4780),
+  LEVAMEN_DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
+  LEVAMEN_DEMO: z.stringbool().default(false),
+  LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
+  LEVAMEN_WEB_ROOT: z.string().optional(),
+});
+
+export interface Config {
+  readonly host: string;
+  readonly port: number;
+  readonly databaseUrl: string;
+  /** Load the demo jobs where they are missing. */
+  readonly demo: boolean;
+  readonly logLevel: string;
+  /** Folder of the built page; undefined serves the API only. */
+  readonly webRoot: string | undefined;
+}
+
+/**
+ * Reads the configuration from environment variables.
+ *
+ * @throws Error naming each variable that is missing or wrong
+ */
+export function readConfig(environment: NodeJS.ProcessEnv): Config {
+  const result = configSchema.safeParse(environment);
+  if (!result.success) {
+    const wrong = result.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+    throw new Error(`The configuration is not complete. Set these variables: ${wrong.join('; ')}`);
+  }
+  const { data } = result;
+  return {
+    host: data.LEVAMEN_HOST,
+    port: data.LEVAMEN_PORT,
+    databaseUrl: data.LEVAMEN_DATABASE_URL,
+    demo: data.LEVAMEN_DEMO,
+    logLevel: data.LEVAMEN_LOG_LEVEL,
+    webRoot: data.LEVAMEN_WEB_ROOT,
+  };
+}

@@ -1,0 +1,44 @@
+import { createRequire } from 'node:module';
+import { dirname } from 'node:path';
+import { jobJsonSchema } from '@levamen/core';
+import express, { Router } from 'express';
+import { openApiDocument } from './openapi.js';
+
+const page = `<!doctype html>
+<html lang="en">
+  <head>
+    <meta charset="utf-8" />
+    <meta name="viewport" content="width=device-width" />
+    <title>Levamen API</title>
+    <link rel="stylesheet" href="docs/assets/swagger-ui.css" />
+  </head>
+  <body>
+    <main id="api"></main>
+    <script src="docs/assets/swagger-ui-bundle.js"></script>
+    <script src="docs/start.js"></script>
+  </body>
+</html>
+`;
+const start = `SwaggerUIBundle({ url: '../api/openapi.json', dom_id: '#api', validatorUrl: null });\n`;
+
+/** The API's description and a page to read it; everything ships with the program. */
+export function docsRoutes(): Router {
+  const router = Router({ strict: true });
+  const assets = dirname(createRequire(import.meta.url).resolve('swagger-ui-dist/package.json'));
+  const description = openApiDocument();
+  const schema = jobJsonSchema();
+  router.get('/openapi.json', (_request, response) => {
+    response.json(description);
+  });
+  router.get('/schema/job.json', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(schema, null, 2));
+  });
+  router.get('/docs', (_request, response) => {
+    response.type('html').send(page);
+  });
+  router.get('/docs/start.js', (_request, response) => {
+    response.type('js').send(start);
+  });
+  router.use('/docs/assets', express.static(assets, { index: false, maxAge: '1d' }));
+  return router;
+}

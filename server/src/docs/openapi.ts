@@ -1,0 +1,154 @@
+import {
+  catalogueSchema,
+  conflictSchema,
+  createRequestSchema,
+  jobListSchema,
+  jobSchema,
+  problemSchema,
+  revisionListSchema,
+  savedJobSchema,
+  saveRequestSchema,
+  saveResultSchema,
+} from '@levamen/core';
+import * as z from 'zod';
+
+const schemas = {
+  Job: jobSchema,
+  JobList: jobListSchema,
+  SavedJob: savedJobSchema,
+  CreateRequest: createRequestSchema.extend({ document: jobSchema }),
+  SaveRequest: saveRequestSchema.extend({ document: jobSchema }),
+  SaveResult: saveResultSchema,
+  RevisionList: revisionListSchema,
+  Conflict: conflictSchema,
+  Problem: problemSchema,
+  Catalogue: catalogueSchema,
+} as const;
+type SchemaName = keyof typeof schemas;
+
+const json = (name: SchemaName, type = 'application/json') => ({
+  [type]: { schema: { $ref: `#/components/schemas/${name}` } },
+});
+const answer = (description: string, name?: SchemaName) => ({
+  description,
+  ...(name ? { content: json(name) } : {}),
+});
+const problem = (description: string, name: SchemaName = 'Problem') => ({
+  description,
+  content: json(name, 'application/problem+json'),
+});
+const body = (name: SchemaName) => ({ required: true, content: json(name) });
+
+const missing = { 404: problem('No such job') };
+const invalid = {
+  400: problem('Not JSON, or a field is missing'),
+  413: problem('Larger than a job may be'),
+  422: problem('Not a valid job; says what to change'),
+};
+const path = (name: string, type: 'string' | 'integer') => ({
+  name,
+  in: 'path',
+  required: true,
+  schema: type === 'string' ? { type, format: 'uuid' } : { type, minimum: 1 },
+});
+const id = path('id', 'string');
+
+/** OpenAPI 3.1 description of the API, generated from the schemas the server validates with. */
+export function openApiDocument(): object {
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Levamen',
+      version: '1',
+      description:
+        'Jobs, their revisions, and the catalogue. Quantities are in W, Wh, A, V, s, h, m² and °C, as their names say.',
+    },
+    paths: {
+      '/api/health': {
+        get: {
+          summary: 'Is the server up and its database reachable?',
+          responses: { 200: answer('Yes'), 503: problem('No') },
+        },
+      },
+      '/api/jobs': {
+        get: { summary: 'List the jobs', responses: { 200: answer('Last changed first', 'JobList') } },
+        post: {
+          summary: 'Create a job',
+          requestBody: body('CreateRequest'),
+          responses: { 201: answer('Created', 'SavedJob'), ...invalid },
+        },
+      },
+      '/api/jobs/import': {
+        post: {
+          summary: 'Create a job from a .levamen.json file of any version',
+          requestBody: body('Job'),
+          responses: { 201: answer('Created', 'SavedJob'), ...invalid },
+        },
+      },
+      '/api/jobs/{id}': {
+        parameters: [id],
+        get: { summary: 'Read a job', responses: { 200: answer('As last saved', 'SavedJob'), ...missing } },
+        put: {
+          summary: 'Save a job; names the revision it started from',
+          requestBody: body('SaveRequest'),
+          responses: {
+            200: answer('Saved', 'SaveResult'),
+            409: problem('Saved elsewhere in the meantime; holds both versions', 'Conflict'),
+            ...missing,
+            ...invalid,
+          },
+        },
+        delete: {
+          summary: 'Delete a job; it can be restored',
+          responses: { 204: answer('Deleted'), ...missing },
+        },
+      },
+      '/api/jobs/{id}/restore': {
+        parameters: [id],
+        post: { summary: 'Undo a deletion', responses: { 200: answer('Restored', 'SavedJob'), ...missing } },
+      },
+      '/api/jobs/{id}/duplicate': {
+        parameters: [id],
+        post: { summary: 'Copy a job', responses: { 201: answer('The copy', 'SavedJob'), ...missing } },
+      },
+      '/api/jobs/{id}/export': {
+        parameters: [id],
+        get: {
+          summary: 'The job as a .levamen.json file',
+          responses: { 200: answer('The file', 'Job'), ...missing },
+        },
+      },
+      '/api/jobs/{id}/revisions': {
+        parameters: [id],
+        get: {
+          summary: 'Revisions, newest first',
+          responses: { 200: answer('At most 1,000', 'RevisionList'), ...missing },
+        },
+      },
+      '/api/jobs/{id}/revisions/{revision}': {
+        parameters: [id, path('revision', 'integer')],
+        get: { summary: 'One revision', responses: { 200: answer('As saved then', 'SavedJob'), ...missing } },
+      },
+      '/api/catalogue': {
+        get: {
+          summary: 'Units to build a stack from (invented)',
+          responses: { 200: answer('All units', 'Catalogue') },
+        },
+      },
+      '/api/schema/job.json': {
+        get: {
+          summary: 'JSON Schema of the .levamen.json file',
+          responses: { 200: answer('Draft 2020-12') },
+        },
+      },
+    },
+    components: {
+      schemas: Object.fromEntries(
+        Object.entries(schemas).map(([name, schema]) => {
+          const { $schema: _, ...rest } = z.toJSONSchema(schema);
+          return [name, rest];
+        }),
+      ),
+    },
+  };
+}

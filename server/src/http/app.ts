@@ -1,0 +1,99 @@
+import { join } from 'node:path';
+import { builtInCatalogue } from '@levamen/core';
+import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { DataSource } from 'typeorm';
+import { docsRoutes } from '../docs/docs-routes.js';
+import { jobRoutes } from '../jobs/job-routes.js';
+import { JobStore } from '../jobs/job-store.js';
+import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { errorHandler } from './error-handler.js';
+import { hostGuard } from './host-guard.js';
+import { maxBodyBytes, maxRequestsPerMinute } from './limits.js';
+import { HttpProblem, notFound, sendProblem } from './problem.js';
+
+interface AppParts {
+  readonly source: DataSource;
+  readonly logger: Logger;
+  /** Folder of the built page; undefined serves the API only. */
+  readonly webRoot?: string | undefined;
+}
+
+/** The HTTP application: API under /api, the page everywhere else. */
+export function makeApp({ source, logger, webRoot }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger,
+      customLogLevel: (_request, response, error) =>
+        error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug',
+      // Bodies and headers hold what people typed; the log needs neither.
+      serializers: {
+        req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url }),
+        res: (response: { statusCode: number }) => ({ statusCode: response.statusCode }),
+      },
+    }),
+  );
+  app.use(helmet({ contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } } }));
+  app.use(hostGuard);
+
+  const api = express.Router();
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: maxRequestsPerMinute,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, response) => {
+        sendProblem(response, new HttpProblem(429, 'Too many requests', 'Wait a minute and try again.'));
+      },
+    }),
+  );
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  api.use(
+    express.json({ limit: maxBodyBytes, strict: false, type: ['application/json', 'application/*+json'] }),
+  );
+  api.get('/health', async (_request, response) => {
+    await source.query('SELECT 1');
+    response.json({ status: 'ok', uptimeS: Math.round(process.uptime()) });
+  });
+  api.get('/catalogue', (_request, response) => {
+    response.json(builtInCatalogue);
+  });
+  api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId)));
+  api.use(docsRoutes());
+  api.use(() => {
+    throw notFound('address in the API');
+  });
+  app.use('/api', api);
+
+  if (webRoot !== undefined) {
+    app.use(
+      express.static(webRoot, {
+        index: 'index.html',
+        setHeaders: (response, path) => {
+          // Files with a hash in their name never change.
+          const hashed = /-[A-Z0-9]{8}\.\w+$/.test(path);
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
+      }),
+    );
+    app.get('/{*path}', (request, response, next) => {
+      if (request.accepts('html') && !/\.\w+$/.test(request.path)) {
+        response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html'));
+      } else next();
+    });
+  }
+  app.use(() => {
+    throw notFound('page');
+  });
+  app.use(errorHandler);
+  return app;
+}

@@ -1,0 +1,19 @@
+import { DataSource } from 'typeorm';
+import { entities } from './entities.js';
+import { Jobs1795000000000 } from './migrations/1-jobs.js';
+
+/** A data source that is not connected yet. Migrations run explicitly, never by synchronising. */
+export function makeDataSource(databaseUrl: string): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url: databaseUrl,
+    entities,
+    migrations: [Jobs1795000000000],
+    migrationsTableName: 'migration',
+    synchronize: false,
+    uuidExtension: 'pgcrypto',
+    installExtensions: false,
+    poolSize: 10,
+    extra: { connectionTimeoutMillis: 5000, statement_timeout: 15_000 },
+  });
+}
