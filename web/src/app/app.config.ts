@@ -1,0 +1,23 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { MessageService } from 'primeng/api';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { levamenPreset } from './theme/levamen-preset';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideHttpClient(withFetch()),
+    providePrimeNG({
+      ripple: false,
+      theme: {
+        preset: levamenPreset,
+        options: { darkModeSelector: '.ink-dark', cssLayer: { name: 'primeng', order: 'primeng, app' } },
+      },
+    }),
+    MessageService,
+  ],
+};

@@ -1,0 +1,24 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'jobs' },
+  {
+    path: 'jobs',
+    title: 'Jobs · Levamen',
+    loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
+  },
+  {
+    path: 'jobs/:id',
+    loadComponent: () => import('./shell/job-shell').then((m) => m.JobShell),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'brief' },
+      { path: 'brief', loadComponent: () => import('./stages/brief/brief-stage').then((m) => m.BriefStage) },
+      { path: 'loads', loadComponent: () => import('./stages/loads/loads-stage').then((m) => m.LoadsStage) },
+      {
+        path: 'sources',
+        loadComponent: () => import('./stages/sources/sources-stage').then((m) => m.SourcesStage),
+      },
+    ],
+  },
+  { path: '**', redirectTo: 'jobs' },
+];

@@ -1,0 +1,26 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { evaluateJob, type Catalogue } from '@levamen/core';
+import { retry } from 'rxjs';
+import { JobSession } from './job-session';
+import { JobsApi } from './jobs-api';
+
+const none: Catalogue = [];
+
+/** What core says about the open job; worked out again at every edit. */
+@Injectable()
+export class EvaluationService {
+  private readonly session = inject(JobSession);
+  readonly catalogue = toSignal(
+    inject(JobsApi)
+      .catalogue()
+      .pipe(retry({ delay: 2000 })),
+    { initialValue: none },
+  );
+  readonly evaluation = computed(() => {
+    const job = this.session.job();
+    const catalogue = this.catalogue();
+    return job && catalogue.length > 0 ? evaluateJob(job, catalogue) : null;
+  });
+  readonly units = computed(() => this.session.job()?.site.units ?? 'metric');
+}

@@ -1,0 +1,90 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  catalogueSchema,
+  jobListSchema,
+  problemSchema,
+  savedJobSchema,
+  saveResultSchema,
+  type Catalogue,
+  type Job,
+  type JobSummary,
+  type SavedJob,
+  type SaveResult,
+} from '@levamen/core';
+import { map, type Observable } from 'rxjs';
+import type * as z from 'zod';
+
+const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
+
+/** A save as it goes over the wire. Repeating one with the same `saveId` is harmless. */
+export interface SaveAttempt {
+  readonly baseRevision: number;
+  readonly saveId: string;
+  readonly document: Job;
+}
+
+/** The server's API; answers are validated. */
+@Injectable({ providedIn: 'root' })
+export class JobsApi {
+  private readonly http = inject(HttpClient);
+
+  list(): Observable<JobSummary[]> {
+    return this.http.get('/api/jobs').pipe(parsed(jobListSchema));
+  }
+
+  read(id: string): Observable<SavedJob> {
+    return this.http.get(`/api/jobs/${id}`).pipe(parsed(savedJobSchema));
+  }
+
+  create(document: Job): Observable<SavedJob> {
+    return this.http.post('/api/jobs', { document }).pipe(parsed(savedJobSchema));
+  }
+
+  import(document: unknown): Observable<SavedJob> {
+    return this.http.post('/api/jobs/import', document).pipe(parsed(savedJobSchema));
+  }
+
+  duplicate(id: string): Observable<SavedJob> {
+    return this.http.post(`/api/jobs/${id}/duplicate`, {}).pipe(parsed(savedJobSchema));
+  }
+
+  delete(id: string): Observable<unknown> {
+    return this.http.delete(`/api/jobs/${id}`);
+  }
+
+  restore(id: string): Observable<SavedJob> {
+    return this.http.post(`/api/jobs/${id}/restore`, {}).pipe(parsed(savedJobSchema));
+  }
+
+  save(id: string, attempt: SaveAttempt): Observable<SaveResult> {
+    return this.http.put(`/api/jobs/${id}`, attempt).pipe(parsed(saveResultSchema));
+  }
+
+  catalogue(): Observable<Catalogue> {
+    return this.http.get('/api/catalogue').pipe(parsed(catalogueSchema));
+  }
+}
+
+/** What went wrong, in words for the user. */
+export function problemText(error: unknown): string {
+  if (!(error instanceof HttpErrorResponse)) return 'Something unexpected happened. Reload the page.';
+  if (error.status === 0) return 'The server does not answer. Check that Levamen is running.';
+  const problem = problemSchema
+    .partial()
+    .safeParse(typeof error.error === 'string' ? tryJson(error.error) : error.error);
+  const data = problem.success ? problem.data : {};
+  const where = data.problems?.[0];
+  const detail = data.detail ?? `The server answered ${error.status}.`;
+  return where && where.path !== '' && where.path !== 'format' && where.path !== 'version'
+    ? `${detail} (at ${where.path})`
+    : detail;
+}
+
+function tryJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return {};
+  }
+}

@@ -1,0 +1,132 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import {
+  nameSchema,
+  newJob,
+  readJob,
+  type JobSummary,
+  type SavedJob,
+  type SupplySystem,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { catchError, EMPTY, from, map, startWith, Subject, switchMap, type Observable } from 'rxjs';
+import { Appearance } from '../data/appearance';
+import { JobsApi, problemText } from '../data/jobs-api';
+import { ChoiceField } from '../ui/choice-field';
+import { supplyChoices } from '../ui/supply-choices';
+
+/** Larger than any job this program writes; larger files are refused before they are read. */
+const maxFileBytes = 4_000_000;
+
+/** All jobs: open, start, import, duplicate, delete and bring back. */
+@Component({
+  selector: 'lv-jobs-page',
+  imports: [Button, ChoiceField, DatePipe, FormsModule, InputText, RouterLink],
+  templateUrl: './jobs-page.html',
+  styleUrl: './jobs-page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobsPage {
+  private readonly api = inject(JobsApi);
+  private readonly router = inject(Router);
+  protected readonly appearance = inject(Appearance);
+
+  private readonly reload = new Subject<void>();
+  protected readonly jobs = toSignal(
+    this.reload.pipe(
+      startWith(undefined),
+      switchMap(() => this.api.list().pipe(catchError((error: unknown) => this.fail(error)))),
+      takeUntilDestroyed(),
+    ),
+  );
+  protected readonly error = signal('');
+  protected readonly deleted = signal<JobSummary | null>(null);
+  protected readonly name = signal('');
+  protected readonly nameError = signal('');
+  protected readonly system = signal<SupplySystem>('split-120-240');
+  protected readonly supplyChoices = supplyChoices;
+
+  protected create(): void {
+    const name = this.name().trim();
+    const checked = nameSchema(120).safeParse(name);
+    this.nameError.set(checked.success ? '' : checked.error.issues[0]!.message);
+    if (checked.success) this.open(this.api.create(newJob(name, this.system())));
+  }
+
+  protected importFile(event: Event): void {
+    const picker = event.target as HTMLInputElement;
+    const file = picker.files?.[0];
+    picker.value = '';
+    if (!file) return;
+    if (file.size > maxFileBytes) {
+      this.error.set(
+        `${file.name} has ${Math.round(file.size / 1e6)} MB; a job file has at most ${maxFileBytes / 1e6} MB. Choose a file that ends in .levamen.json.`,
+      );
+      return;
+    }
+    this.open(
+      from(file.text()).pipe(
+        map((text) => this.readFile(file.name, text)),
+        switchMap((document) => (document === null ? EMPTY : this.api.import(document))),
+      ),
+    );
+  }
+
+  protected duplicate(job: JobSummary): void {
+    this.api
+      .duplicate(job.id)
+      .pipe(catchError((error: unknown) => this.fail(error)))
+      .subscribe(() => this.reload.next());
+  }
+
+  protected delete(job: JobSummary): void {
+    this.api
+      .delete(job.id)
+      .pipe(catchError((error: unknown) => this.fail(error)))
+      .subscribe(() => {
+        this.deleted.set(job);
+        this.reload.next();
+      });
+  }
+
+  protected bringBack(job: JobSummary): void {
+    this.api
+      .restore(job.id)
+      .pipe(catchError((error: unknown) => this.fail(error)))
+      .subscribe(() => {
+        this.deleted.set(null);
+        this.reload.next();
+      });
+  }
+
+  private readFile(name: string, text: string): unknown {
+    let document: unknown;
+    try {
+      document = JSON.parse(text);
+    } catch {
+      this.error.set(`${name} is not JSON. Choose a file that ends in .levamen.json.`);
+      return null;
+    }
+    const read = readJob(document);
+    if (read.ok) return document;
+    const { path, message } = read.problems[0]!;
+    this.error.set(`${name} cannot be imported: ${message}${path === '' ? '' : ` (at ${path})`}`);
+    return null;
+  }
+
+  private open(saved: Observable<SavedJob>): void {
+    this.error.set('');
+    saved
+      .pipe(catchError((error: unknown) => this.fail(error)))
+      .subscribe(({ id }) => void this.router.navigate(['/jobs', id]));
+  }
+
+  private fail(error: unknown): Observable<never> {
+    this.error.set(problemText(error));
+    return EMPTY;
+  }
+}

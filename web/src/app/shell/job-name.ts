@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { nameSchema } from '@levamen/core';
+
+/** The job's name, edited where it stands. */
+@Component({
+  selector: 'lv-job-name',
+  imports: [FormsModule],
+  template: `
+    <input
+      aria-label="Name of the job"
+      [(ngModel)]="text"
+      [attr.aria-invalid]="error() !== '' || null"
+      aria-describedby="job-name-error"
+      (blur)="commit()"
+      (keydown.enter)="commit()"
+      (keydown.escape)="reset()"
+    />
+    <span id="job-name-error" aria-live="polite">{{ error() }}</span>
+  `,
+  styles: `
+    :host {
+      flex: 1 1 12rem;
+      min-width: 0;
+    }
+    input {
+      width: 100%;
+      font-size: 1.2rem;
+      font-weight: 650;
+      border: 0;
+      border-bottom: 1px solid transparent;
+      background: none;
+      text-overflow: ellipsis;
+      padding: 0.1rem 0;
+    }
+    input:hover,
+    input:focus {
+      border-bottom-color: var(--rule-strong);
+    }
+    span {
+      color: var(--fails);
+      font-size: 0.82rem;
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobName {
+  readonly name = input.required<string>();
+  readonly nameChange = output<string>();
+  protected readonly text = linkedSignal(() => this.name());
+  protected readonly error = signal('');
+  private readonly schema = nameSchema(120);
+
+  protected commit(): void {
+    const typed = this.text().trim();
+    const checked = this.schema.safeParse(typed);
+    this.error.set(checked.success ? '' : checked.error.issues[0]!.message);
+    if (checked.success && typed !== this.name()) this.nameChange.emit(typed);
+  }
+
+  protected reset(): void {
+    this.text.set(this.name());
+    this.error.set('');
+  }
+}

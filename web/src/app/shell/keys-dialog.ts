@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, model } from '@angular/core';
+import { Dialog } from 'primeng/dialog';
+import { shortcuts } from './shortcuts';
+
+/** The list of keys. */
+@Component({
+  selector: 'lv-keys-dialog',
+  imports: [Dialog],
+  template: `
+    <p-dialog
+      header="Keys"
+      [modal]="true"
+      [dismissableMask]="true"
+      [(visible)]="visible"
+      [style]="{ width: '34rem' }"
+    >
+      @for (group of groups; track group.group) {
+        <h3>{{ group.group }}</h3>
+        <table class="ruled">
+          <tbody>
+            @for (row of group.rows; track row.keys) {
+              <tr>
+                <th scope="row" class="figure">{{ row.keys }}</th>
+                <td>{{ row.does }}</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    h3 {
+      margin-top: 0.8rem;
+    }
+    th {
+      width: 13rem;
+      border-bottom: 1px solid var(--rule);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class KeysDialog {
+  readonly visible = model(false);
+  protected readonly groups = shortcuts;
+}

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { quantityText, type Margin } from '@levamen/core';
+import { EvaluationService } from '../data/evaluation';
+import { VerdictMark } from '../ui/verdict-mark';
+import { Working } from './working';
+
+/** A bar shows up to this many times the limit. */
+const fullScale = 1.4;
+
+interface Cell {
+  readonly margin: Margin;
+  readonly figures: string;
+  readonly demandShare: number;
+}
+
+/** Every margin of the design at once: a short bar of demand against limit, the figures, a word, and the culprit. */
+@Component({
+  selector: 'lv-margin-strip',
+  imports: [VerdictMark],
+  template: `
+    @for (cell of cells(); track cell.margin.key) {
+      <button
+        type="button"
+        [class]="cell.margin.verdict"
+        [attr.data-margin]="cell.margin.key"
+        (click)="working.openMargin(cell.margin.key)"
+      >
+        <span class="head">
+          <span class="name">{{ cell.margin.label }}</span>
+          <lv-verdict-mark [verdict]="cell.margin.verdict" [class]="cell.margin.verdict" />
+        </span>
+        <span class="bar" aria-hidden="true">
+          <span class="fill" [style.inline-size.%]="cell.demandShare"></span>
+          <span class="limit"></span>
+        </span>
+        <span class="figures figure">{{ cell.figures }}</span>
+        <span class="culprit">{{ cell.margin.culprit }}</span>
+      </button>
+    } @empty {
+      <p class="soft">Working out the margins…</p>
+    }
+  `,
+  styleUrl: './margin-strip.css',
+  host: { role: 'region', 'aria-label': 'Margins' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MarginStrip {
+  protected readonly working = inject(Working);
+  private readonly evaluations = inject(EvaluationService);
+
+  protected readonly cells = computed((): Cell[] => {
+    const units = this.evaluations.units();
+    const text = (figure: Margin['demand']): string => quantityText(figure.value, figure.unit, units);
+    return (this.evaluations.evaluation()?.margins ?? []).map((margin) => ({
+      margin,
+      figures: margin.verdict === 'unknown' ? '–' : `${text(margin.demand)} of ${text(margin.limit)}`,
+      demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
+    }));
+  });
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { JobSession } from '../data/job-session';
+import { stages } from './stages';
+
+/** The stages of the work, like the legend of a switchboard: number, name, and how far each is filled in. */
+@Component({
+  selector: 'lv-rail',
+  imports: [RouterLink, RouterLinkActive],
+  template: `
+    <nav aria-label="Stages">
+      <ol>
+        @for (stage of listed(); track stage.path) {
+          <li>
+            <a [routerLink]="stage.path" routerLinkActive="here" ariaCurrentWhenActive="page">
+              <span class="number figure" aria-hidden="true">{{ $index + 1 }}</span>
+              <span class="name">{{ stage.name }}</span>
+              <span class="done figure" [title]="stage.tip">{{ stage.mark }}</span>
+              <span class="visually-hidden">{{ stage.tip }}</span>
+            </a>
+          </li>
+        }
+      </ol>
+    </nav>
+  `,
+  styleUrl: './rail.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Rail {
+  private readonly session = inject(JobSession);
+  protected readonly listed = computed(() => {
+    const job = this.session.job();
+    return stages.map(({ path, name, completeness }) => {
+      const { done, of } = job ? completeness(job) : { done: 0, of: 0 };
+      return {
+        path,
+        name,
+        mark: of === 0 ? '–' : `${done}/${of}`,
+        tip:
+          of === 0
+            ? 'nothing entered yet'
+            : `${done} of ${of} known for certain, the rest assumed or typical`,
+      };
+    });
+  });
+}

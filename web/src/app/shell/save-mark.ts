@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { JobSession, type SaveStatus } from '../data/job-session';
+
+const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon: string }>> = {
+  saved: { word: 'saved', icon: 'pi pi-check' },
+  unsaved: { word: 'not saved yet', icon: 'pi pi-pencil' },
+  saving: { word: 'saving', icon: 'pi pi-sync' },
+  retrying: { word: 'server not reachable, kept on this device', icon: 'pi pi-wifi' },
+  conflict: { word: 'changed elsewhere', icon: 'pi pi-exclamation-triangle' },
+  refused: { word: 'not accepted', icon: 'pi pi-times-circle' },
+};
+
+/** Where the last edit is: saved, on its way, or kept on this device. */
+@Component({
+  selector: 'lv-save-mark',
+  template: `
+    <span role="status" [class]="session.status()">
+      <i [class]="mark().icon" aria-hidden="true"></i> <span class="word">{{ mark().word }}</span>
+      @if (session.message() !== '' && session.status() !== 'retrying') {
+        <span class="message">{{ session.message() }}</span>
+      }
+    </span>
+  `,
+  styles: `
+    span[role='status'] {
+      font-size: 0.85rem;
+      color: var(--ink-soft);
+    }
+    .retrying,
+    .conflict {
+      color: var(--tight) !important;
+      font-weight: 600;
+    }
+    .refused {
+      color: var(--fails) !important;
+      font-weight: 600;
+    }
+    i {
+      font-size: 0.8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SaveMark {
+  protected readonly session = inject(JobSession);
+  protected readonly mark = computed(() => marks[this.session.status()]);
+}

@@ -1,0 +1,54 @@
+import type { Job } from '@levamen/core';
+
+/** How far a stage is filled in. */
+export interface Completeness {
+  readonly done: number;
+  readonly of: number;
+}
+
+export interface Stage {
+  readonly path: string;
+  readonly name: string;
+  readonly purpose: string;
+  readonly completeness: (job: Job) => Completeness;
+}
+
+const count = (said: readonly boolean[]): Completeness => ({
+  done: said.filter(Boolean).length,
+  of: said.length,
+});
+
+/** The stages that work, in the order of the job. Digits jump to them. */
+export const stages: readonly Stage[] = [
+  {
+    path: 'brief',
+    name: 'Brief',
+    purpose: 'what the household wants',
+    completeness: ({ brief, site, supply }) =>
+      count([
+        brief.requiredRuntimeH !== null,
+        brief.designSeason !== null,
+        brief.sizeForYear !== null,
+        brief.batteryTemperatureC !== null,
+        brief.transferGapToleranceMs !== null,
+        brief.handsOn !== null,
+        site.latitudeDeg !== null,
+        supply.serviceRatingA !== null,
+      ]),
+  },
+  {
+    path: 'loads',
+    name: 'Loads',
+    purpose: 'what hangs on the house',
+    completeness: ({ loads }) => ({
+      done: loads.filter(({ basis, legsAssumed }) => basis !== 'typical' && !legsAssumed).length,
+      of: loads.length,
+    }),
+  },
+  {
+    path: 'sources',
+    name: 'Sources',
+    purpose: 'battery and inverter',
+    completeness: ({ design }) => count([design.chosen !== null]),
+  },
+];

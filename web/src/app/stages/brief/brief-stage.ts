@@ -1,0 +1,171 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  briefSchema,
+  plannedAdditionSchema,
+  remapLegs,
+  siteSchema,
+  supplySchema,
+  type Brief,
+  type GoalWeight,
+  type Job,
+  type PlannedAddition,
+  type PowerBasis,
+  type Season,
+  type Site,
+  type Supply,
+  type SupplySystem,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { SelectButton } from 'primeng/selectbutton';
+import * as z from 'zod';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import { AmountField } from '../../ui/amount-field';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { supplyChoices } from '../../ui/supply-choices';
+import { TextField } from '../../ui/text-field';
+
+type GoalKey = keyof Brief['goals'];
+
+const goals: readonly { readonly key: GoalKey; readonly label: string; readonly means: string }[] = [
+  { key: 'outage', label: 'Ride out outages', means: 'backup set × required runtime' },
+  { key: 'ownSolar', label: 'Use own solar', means: 'evening and night against surplus solar' },
+  { key: 'peakPrice', label: 'Dodge peak prices', means: 'evening consumption' },
+];
+
+/** What the household wants, where, and how the house is fed. */
+@Component({
+  selector: 'lv-brief-stage',
+  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule, SelectButton, TextField],
+  templateUrl: './brief-stage.html',
+  styleUrl: './brief-stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BriefStage {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+
+  protected readonly job = this.session.job;
+  protected readonly settings = computed(() => this.evaluations.evaluation()?.settings ?? null);
+  protected readonly units = this.evaluations.units;
+  protected readonly brief = briefSchema.shape;
+  protected readonly site = siteSchema.shape;
+  protected readonly supply = supplySchema.shape;
+  protected readonly planned = plannedAdditionSchema.shape;
+  /** Empty is allowed: nobody has said. */
+  protected readonly timeZoneSchema = siteSchema.shape.timeZone.or(z.literal(''));
+
+  protected readonly goals = goals;
+  protected readonly goalChoices: Choice<GoalWeight>[] = [
+    { label: 'decides', value: 'decides' },
+    { label: 'counts', value: 'counts' },
+    { label: 'no', value: 'none' },
+  ];
+  protected readonly seasonChoices: Choice<Season>[] = [
+    { label: 'Winter', value: 'winter' },
+    { label: 'Spring or autumn', value: 'shoulder' },
+    { label: 'Summer', value: 'summer' },
+  ];
+  protected readonly handsOnChoices: Choice<boolean>[] = [
+    { label: 'Somebody switches things off', value: true },
+    { label: 'Nobody may be home', value: false },
+  ];
+  protected readonly powerChoices: Choice<PowerBasis>[] = [
+    { label: 'As loads cycle', value: 'coincident' },
+    { label: 'Everything at once', value: 'all-at-once' },
+  ];
+  protected readonly gapChoices: Choice<number>[] = [
+    { label: 'Not noticed (20 ms)', value: 20 },
+    { label: 'Lights may blink (1 s)', value: 1000 },
+    { label: 'A minute does not matter', value: 60_000 },
+  ];
+  protected readonly frequencyChoices: Choice<50 | 60>[] = [
+    { label: '60 Hz', value: 60 },
+    { label: '50 Hz', value: 50 },
+  ];
+  protected readonly supplyChoices = supplyChoices;
+  protected readonly gapListed = computed(() => {
+    const said = this.job()?.brief.transferGapToleranceMs ?? null;
+    return said === null || this.gapChoices.some(({ value }) => value === said)
+      ? this.gapChoices
+      : [...this.gapChoices, { label: `${said} ms`, value: said }];
+  });
+
+  protected setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {
+    this.session.edit('brief', (job) => ({ ...job, brief: { ...job.brief, [key]: value } }));
+  }
+
+  protected setGoal(key: GoalKey, weight: GoalWeight | null): void {
+    if (weight === null) return;
+    this.session.edit('goal', (job) => ({
+      ...job,
+      brief: { ...job.brief, goals: { ...job.brief.goals, [key]: weight } },
+    }));
+  }
+
+  protected setSite<K extends keyof Site>(key: K, value: Site[K]): void {
+    this.session.edit('site', (job) => ({ ...job, site: { ...job.site, [key]: value } }));
+  }
+
+  protected setSupply<K extends keyof Supply>(key: K, value: Supply[K]): void {
+    this.session.edit('supply', (job) => ({ ...job, supply: { ...job.supply, [key]: value } }));
+  }
+
+  /** Another supply has other legs and other units: loads move to the nearest legs, a chosen stack is given up. */
+  protected setSystem(system: SupplySystem | null): void {
+    if (system === null) return;
+    this.session.edit('supply', (job): Job => ({
+      ...job,
+      supply: { ...job.supply, system },
+      loads: job.loads.map((load) => {
+        const legs = remapLegs(system, load.legs);
+        return legs === load.legs ? load : { ...load, legs, legsAssumed: true };
+      }),
+      design: { ...job.design, chosen: null },
+    }));
+  }
+
+  protected addPlanned(): void {
+    this.session.edit('planned addition', (job) => ({
+      ...job,
+      brief: {
+        ...job.brief,
+        plannedAdditions: [
+          ...job.brief.plannedAdditions,
+          {
+            id: crypto.randomUUID(),
+            name: `Addition ${job.brief.plannedAdditions.length + 1}`,
+            runningPowerW: 1000,
+            energyWhPerDay: 3000,
+            countIn: false,
+          },
+        ],
+      },
+    }));
+  }
+
+  protected changePlanned(id: string, change: Partial<PlannedAddition>): void {
+    this.session.edit('planned addition', (job) => ({
+      ...job,
+      brief: {
+        ...job.brief,
+        plannedAdditions: job.brief.plannedAdditions.map((addition) =>
+          addition.id === id ? { ...addition, ...change } : addition,
+        ),
+      },
+    }));
+  }
+
+  protected removePlanned(id: string): void {
+    this.session.edit('planned addition removed', (job) => ({
+      ...job,
+      brief: { ...job.brief, plannedAdditions: job.brief.plannedAdditions.filter((a) => a.id !== id) },
+    }));
+  }
+
+  protected timeZone(text: string): string | null {
+    return text === '' ? null : text;
+  }
+}

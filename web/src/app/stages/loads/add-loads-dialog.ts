@@ -1,0 +1,124 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  dailyEnergyWh,
+  kindFacts,
+  loadLibrary,
+  quantityText,
+  readPastedLoads,
+  starterSets,
+  startText,
+  type Job,
+  type Load,
+  type Season,
+  type StarterSet,
+  type TypicalLoad,
+} from '@levamen/core';
+import { parse } from 'papaparse';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
+import { LoadEdits } from './load-edits';
+
+export type AddWay = 'library' | 'houses' | 'paste';
+
+const titles: Readonly<Record<AddWay, string>> = {
+  library: 'Typical loads',
+  houses: 'Typical houses',
+  paste: 'Rows from a spreadsheet',
+};
+
+/** Adds many loads at once: from the library, as a typical house, or pasted. */
+@Component({
+  selector: 'lv-add-loads-dialog',
+  imports: [Button, Dialog, FormsModule, InputText, Textarea],
+  templateUrl: './add-loads-dialog.html',
+  styleUrl: './add-loads-dialog.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AddLoadsDialog {
+  private readonly edits = inject(LoadEdits);
+
+  readonly way = model<AddWay | null>(null);
+  readonly job = input.required<Job>();
+  readonly season = input.required<Season>();
+  readonly text = model('');
+  /** Id of the last load that was added. */
+  readonly added = output<string>();
+
+  protected readonly title = computed(() => titles[this.way() ?? 'library']);
+  protected readonly query = signal('');
+  protected readonly taken = signal<readonly string[]>([]);
+  protected readonly houses = starterSets;
+  protected readonly library = computed(() => {
+    const wanted = this.query().trim().toLowerCase();
+    return loadLibrary
+      .filter((entry) => `${entry.name} ${kindFacts[entry.kind].label}`.toLowerCase().includes(wanted))
+      .map((entry) => ({
+        entry,
+        kind: kindFacts[entry.kind].label,
+        power: `${entry.quantity > 1 ? `${entry.quantity} × ` : ''}${quantityText(entry.runningPowerW, 'W')}`,
+        energy: quantityText(dailyEnergyWh(entry, this.season()), 'Wh'),
+        start: startText(entry.start),
+      }));
+  });
+  protected readonly pasted = computed(() => {
+    if (this.way() !== 'paste' || this.text().trim() === '') return null;
+    const { data } = parse<string[]>(this.text().trim(), { skipEmptyLines: 'greedy' });
+    return readPastedLoads(data, this.job().supply.system, this.job().loads, () => crypto.randomUUID());
+  });
+  protected readonly readable = computed(
+    () => this.pasted()?.rows.flatMap(({ load }) => (load ? [load] : [])) ?? [],
+  );
+  protected readonly preview = computed(
+    () =>
+      this.pasted()?.rows.map(({ row, load, problems }) => ({
+        row,
+        problems: problems.join('; '),
+        text: load ? this.describe(load) : '',
+      })) ?? [],
+  );
+  protected readonly noRoom = computed(() => this.job().loads.length + this.readable().length > 500);
+
+  protected take(entry: TypicalLoad): void {
+    const id = this.edits.addTypical([entry], entry.name);
+    if (id === null) return;
+    this.taken.update((taken) => [...taken, entry.name]);
+    this.added.emit(id);
+  }
+
+  protected takeHouse(set: StarterSet): void {
+    this.finish(this.edits.addStarterSet(set));
+  }
+
+  protected takePasted(): void {
+    const loads = this.readable();
+    this.finish(this.edits.addAll(loads, `pasting ${loads.length} loads`));
+    this.text.set('');
+  }
+
+  protected close(): void {
+    this.way.set(null);
+    this.taken.set([]);
+    this.query.set('');
+  }
+
+  private finish(id: string | null): void {
+    if (id !== null) this.added.emit(id);
+    this.close();
+  }
+
+  private describe(load: Load): string {
+    return `${load.quantity} × ${load.name}, ${quantityText(load.runningPowerW, 'W')}, ${startText(load.start)}, ${load.tier}`;
+  }
+}

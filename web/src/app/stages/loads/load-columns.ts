@@ -1,0 +1,165 @@
+import {
+  hoursPerDayH,
+  loadSchema,
+  parseStart,
+  quantityText,
+  seasons,
+  spreadHours,
+  startText,
+  systemFacts,
+  tiers,
+  type LegSet,
+  type Load,
+  type Season,
+  type SupplySystem,
+  type Tier,
+} from '@levamen/core';
+import * as z from 'zod';
+import { amountText, readAmount } from '../../ui/read-amount';
+
+export type ColumnKey =
+  'inSet' | 'name' | 'quantity' | 'legs' | 'power' | 'start' | 'hours' | 'duty' | 'energy' | 'cost' | 'tier';
+
+/** A column of the table of loads. */
+export interface LoadColumn {
+  readonly key: ColumnKey;
+  readonly label: string;
+  readonly hint: string;
+  readonly kind: 'toggle' | 'text' | 'choice' | 'computed';
+  readonly number: boolean;
+}
+
+const column = (
+  key: ColumnKey,
+  label: string,
+  kind: LoadColumn['kind'],
+  hint: string,
+  number = false,
+): LoadColumn => ({ key, label, kind, hint, number });
+
+export const loadColumns: readonly LoadColumn[] = [
+  column('inSet', 'On', 'toggle', 'In the backup set: stays on in an outage'),
+  column('name', 'Load', 'text', ''),
+  column('quantity', 'Qty', 'text', 'Pieces', true),
+  column('legs', 'Leg', 'choice', 'A ~ means assumed: nobody has said yet'),
+  column('power', 'Runs at, W', 'text', 'One piece, while it runs', true),
+  column('start', 'Starts', 'text', 'none, ×6, 61 A, G 1.5 hp, FLC 1 hp ×6, soft ×1.2'),
+  column('hours', 'h/day', 'text', 'Hours of use on a day of the design season', true),
+  column('duty', 'Duty, %', 'text', 'Share of those hours in which it really runs', true),
+  column('energy', 'Energy/day', 'computed', 'On a day of the design season, all pieces', true),
+  column('cost', 'Costs', 'computed', 'Runtime it takes, or would take if it joined the backup set', true),
+  column('tier', 'Tier', 'choice', 'Who would miss it'),
+];
+
+/** What is needed to read and write a cell. */
+export interface CellContext {
+  readonly system: SupplySystem;
+  readonly season: Season;
+}
+
+/** What stands in an editable cell. */
+export function cellText(load: Load, key: ColumnKey, { season }: CellContext): string {
+  switch (key) {
+    case 'name':
+      return load.name;
+    case 'quantity':
+      return String(load.quantity);
+    case 'legs':
+      return load.legs;
+    case 'power':
+      return amountText(load.runningPowerW, 'W', 'metric');
+    case 'start':
+      return startText(load.start);
+    case 'hours':
+      return amountText(hoursPerDayH(load.use[season]), 'h', 'metric');
+    case 'duty':
+      return amountText(load.dutyCycle, 'share', 'metric');
+    case 'tier':
+      return load.tier;
+    default:
+      return '';
+  }
+}
+
+/** Choices of a column that offers some. */
+export function cellChoices(key: ColumnKey, system: SupplySystem): readonly string[] {
+  if (key === 'legs') return systemFacts[system].legSets;
+  return key === 'tier' ? tiers : [];
+}
+
+export type CellResult =
+  { readonly ok: true; readonly load: Load } | { readonly ok: false; readonly message: string };
+
+const hoursSchema = z.number().min(0, 'Enter 0 to 24 hours').max(24, 'Enter 0 to 24 hours');
+
+/** Values somebody changes are no longer typical ones. */
+const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
+
+/**
+ * The load with what was typed into one of its cells, or why it cannot be taken.
+ *
+ * Hours keep their pattern over the day; seasons that were alike stay alike.
+ */
+export function writeCell(
+  load: Load,
+  key: ColumnKey,
+  text: string,
+  { season, system }: CellContext,
+): CellResult {
+  const shape = loadSchema.shape;
+  const amount = (
+    unit: Parameters<typeof readAmount>[1],
+    schema: z.ZodType<number>,
+    put: (value: number) => Load,
+  ): CellResult => {
+    const read = readAmount(text, unit, 'metric', schema);
+    return read.ok ? { ok: true, load: put(read.value) } : read;
+  };
+  switch (key) {
+    case 'name': {
+      const checked = shape.name.safeParse(text.trim());
+      return checked.success
+        ? { ok: true, load: { ...load, name: checked.data } }
+        : { ok: false, message: checked.error.issues[0]!.message };
+    }
+    case 'quantity':
+      return amount('count', shape.quantity, (quantity) => ({ ...load, quantity }));
+    case 'power':
+      return amount('W', shape.runningPowerW, (runningPowerW) => asUser({ ...load, runningPowerW }));
+    case 'duty':
+      return amount('share', shape.dutyCycle, (dutyCycle) => asUser({ ...load, dutyCycle }));
+    case 'hours':
+      return amount('h', hoursSchema, (hours) => {
+        const alike = (other: Season): boolean =>
+          JSON.stringify(load.use[other]) === JSON.stringify(load.use[season]);
+        const use = Object.fromEntries(
+          seasons.map((other) => [
+            other,
+            alike(other) ? spreadHours(load.use[other], hours) : load.use[other],
+          ]),
+        ) as Load['use'];
+        return asUser({ ...load, use });
+      });
+    case 'start': {
+      const parsed = parseStart(text, load.start);
+      return parsed.ok ? { ok: true, load: asUser({ ...load, start: parsed.start }) } : parsed;
+    }
+    case 'legs':
+      return systemFacts[system].legSets.includes(text as LegSet)
+        ? { ok: true, load: { ...load, legs: text as LegSet, legsAssumed: false } }
+        : { ok: false, message: `Choose ${systemFacts[system].legSets.join(', ')}` };
+    case 'tier':
+      return tiers.includes(text as Tier)
+        ? { ok: true, load: { ...load, tier: text as Tier } }
+        : { ok: false, message: `Choose ${tiers.join(', ')}` };
+    default:
+      return { ok: false, message: 'This column is worked out' };
+  }
+}
+
+/** Runtime as the table shows it: minutes below an hour. */
+export function costText(hours: number | null): string {
+  if (hours === null || !Number.isFinite(hours)) return '–';
+  if (hours < 0.0083) return '0 min';
+  return hours < 1 ? `${Math.round(hours * 60)} min` : quantityText(hours, 'h').replace('\u202f', ' ');
+}

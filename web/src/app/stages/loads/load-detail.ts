@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  bases,
+  dayPartFacts,
+  dayParts,
+  hoursOfUseSchema,
+  kindFacts,
+  loadKinds,
+  loadSchema,
+  quantityText,
+  seasons,
+  startDemand,
+  systemFacts,
+  type Basis,
+  type HoursOfUse,
+  type LegSet,
+  type Load,
+  type LoadKind,
+  type Season,
+  type Start,
+  type SupplySystem,
+} from '@levamen/core';
+import { AmountField } from '../../ui/amount-field';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
+import { LoadEdits } from './load-edits';
+import { StartFields } from './start-fields';
+
+const seasonLabels: Readonly<Record<Season, string>> = {
+  winter: 'Winter',
+  shoulder: 'Spring, autumn',
+  summer: 'Summer',
+};
+
+const basisLabels: Readonly<Record<Basis, string>> = {
+  typical: 'Typical (library)',
+  nameplate: 'Nameplate',
+  measured: 'Measured',
+  user: 'Entered',
+};
+
+/** Everything about one load that the table has no column for. */
+@Component({
+  selector: 'lv-load-detail',
+  imports: [AmountField, ChoiceField, StartFields, TextField],
+  templateUrl: './load-detail.html',
+  styleUrl: './load-detail.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LoadDetail {
+  private readonly edits = inject(LoadEdits);
+  readonly load = input.required<Load>();
+  readonly system = input.required<SupplySystem>();
+
+  protected readonly shape = loadSchema.shape;
+  protected readonly hours = hoursOfUseSchema.shape;
+  protected readonly kinds: Choice<LoadKind>[] = loadKinds.map((value) => ({
+    value,
+    label: kindFacts[value].label,
+  }));
+  protected readonly basisChoices: Choice<Basis>[] = bases.map((value) => ({
+    value,
+    label: basisLabels[value],
+  }));
+  protected readonly legChoices = computed((): Choice<LegSet>[] =>
+    systemFacts[this.system()].legSets.map((value) => ({ value, label: value })),
+  );
+  protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
+  protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));
+  protected readonly startText = computed(() => {
+    const start = startDemand(this.system(), this.load());
+    return start
+      ? `Starts with ${quantityText(start.startVA, 'VA')}, ${quantityText(start.startA, 'A')}, for ${quantityText(start.durationS, 's')}`
+      : 'Starts without a surge';
+  });
+
+  protected set(change: Partial<Load>): void {
+    this.edits.replace({ ...this.load(), ...change });
+  }
+
+  /** A figure was changed by hand: it is no longer typical. */
+  protected setFigure(change: Partial<Load>): void {
+    const basis = this.load().basis === 'typical' ? 'user' : this.load().basis;
+    this.set({ ...change, basis });
+  }
+
+  protected setLegs(legs: LegSet | null): void {
+    if (legs !== null) this.set({ legs, legsAssumed: false });
+  }
+
+  protected setStart(start: Start): void {
+    this.setFigure({ start });
+  }
+
+  protected setHours(season: Season, field: keyof HoursOfUse, hours: number | null): void {
+    const { use } = this.load();
+    this.setFigure({ use: { ...use, [season]: { ...use[season], [field]: hours ?? 0 } } });
+  }
+}

@@ -1,0 +1,99 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { Button } from 'primeng/button';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import { LoadFocus } from '../../data/load-focus';
+import { FigureButton } from '../../ui/figure-button';
+import { FindingsList } from '../../ui/findings-list';
+import { AddLoadsDialog, type AddWay } from './add-loads-dialog';
+import { DemandChart } from './demand-chart';
+import { LoadDetail } from './load-detail';
+import { LoadEdits } from './load-edits';
+import { LoadsTable } from './loads-table';
+
+/** The loads of the house: what each takes, what it asks for, and which stay on in an outage. */
+@Component({
+  selector: 'lv-loads-stage',
+  imports: [AddLoadsDialog, Button, DemandChart, FigureButton, FindingsList, LoadDetail, LoadsTable],
+  providers: [LoadEdits],
+  templateUrl: './loads-stage.html',
+  styleUrl: './loads-stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LoadsStage {
+  protected readonly edits = inject(LoadEdits);
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly focus = inject(LoadFocus);
+  private readonly table = viewChild(LoadsTable);
+
+  protected readonly job = this.session.job;
+  protected readonly evaluation = this.evaluations.evaluation;
+  protected readonly units = this.evaluations.units;
+  protected readonly active = signal<string | null>(null);
+  protected readonly adding = signal<AddWay | null>(null);
+  protected readonly pastedText = signal('');
+
+  protected readonly context = computed(() => {
+    const job = this.job();
+    const evaluation = this.evaluation();
+    return job && evaluation
+      ? { system: job.supply.system, season: evaluation.settings.designSeason.value }
+      : null;
+  });
+  protected readonly activeLoad = computed(
+    () => this.job()?.loads.find(({ id }) => id === this.active()) ?? null,
+  );
+  protected readonly summary = computed(() => {
+    const evaluation = this.evaluation();
+    const loads = this.job()?.loads ?? [];
+    if (!evaluation) return null;
+    const runtime = evaluation.margins.find(({ key }) => key === 'runtime');
+    const continuous = evaluation.margins.find(({ key }) => key === 'continuous');
+    return {
+      inSet: loads.filter(({ inBackupSet }) => inBackupSet).length,
+      all: loads.length,
+      day: evaluation.requirement.delivered.inputs['day'] ?? null,
+      runtime: runtime && runtime.verdict !== 'unknown' ? runtime.limit : null,
+      power: continuous && continuous.verdict !== 'unknown' ? continuous.demand : null,
+      season: evaluation.settings.designSeason.value,
+    };
+  });
+  protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
+
+  constructor() {
+    effect(() => {
+      const wanted = this.focus.wanted();
+      const table = this.table();
+      if (wanted === null || !table) return;
+      untracked(() => {
+        table.focusLoad(wanted);
+        this.focus.done();
+      });
+    });
+  }
+
+  protected addBlank(): void {
+    const id = this.edits.addBlank(this.active());
+    if (id !== null) this.focusSoon(id);
+  }
+
+  protected onPasted(text: string): void {
+    this.pastedText.set(text);
+    this.adding.set('paste');
+  }
+
+  protected focusSoon(id: string): void {
+    this.active.set(id);
+    if (this.adding() !== 'library') this.focus.ask(id);
+  }
+}

@@ -1,0 +1,296 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+} from '@angular/core';
+import { quantityText, type Load, type LoadEffect } from '@levamen/core';
+import {
+  cellChoices,
+  cellText,
+  costText,
+  loadColumns,
+  writeCell,
+  type CellContext,
+  type ColumnKey,
+  type LoadColumn,
+} from './load-columns';
+import { LoadEdits } from './load-edits';
+
+interface Cell {
+  readonly column: LoadColumn;
+  readonly text: string;
+  readonly rejected: string;
+}
+
+interface Row {
+  readonly load: Load;
+  readonly cells: readonly Cell[];
+}
+
+/** Text that could not be taken stays in its cell until it is mended or given up. */
+interface Rejected {
+  readonly text: string;
+  readonly message: string;
+}
+
+const cellKey = (loadId: string, key: ColumnKey): string => `${loadId} ${key}`;
+
+/** The loads as a table that is edited like a spreadsheet. */
+@Component({
+  selector: 'lv-loads-table',
+  templateUrl: './loads-table.html',
+  styleUrl: './loads-table.css',
+  host: { '(paste)': 'onPaste($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LoadsTable {
+  private readonly edits = inject(LoadEdits);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  readonly loads = input.required<readonly Load[]>();
+  readonly effects = input.required<ReadonlyMap<string, LoadEffect>>();
+  readonly context = input.required<CellContext>();
+  /** Id of the load whose row is active. */
+  readonly active = model<string | null>(null);
+  /** Rows were pasted: the text, to be looked at before it is taken. */
+  readonly pasted = output<string>();
+
+  protected readonly columns = loadColumns;
+  protected readonly activeColumn = signal(1);
+  protected readonly editing = signal(false);
+  protected readonly draft = signal('');
+  private readonly rejected = signal<ReadonlyMap<string, Rejected>>(new Map());
+
+  protected readonly activeRow = computed(() => {
+    const index = this.loads().findIndex(({ id }) => id === this.active());
+    return index < 0 ? 0 : index;
+  });
+  protected readonly rows = computed((): Row[] => {
+    const context = this.context();
+    const rejected = this.rejected();
+    return this.loads().map((load) => {
+      const effect = this.effects().get(load.id);
+      return {
+        load,
+        cells: loadColumns.map((column): Cell => {
+          const refused = rejected.get(cellKey(load.id, column.key));
+          return {
+            column,
+            text: refused?.text ?? this.textOf(load, effect, column.key, context),
+            rejected: refused?.message ?? '',
+          };
+        }),
+      };
+    });
+  });
+  /** Message of the active cell, shown below the table and read out. */
+  protected readonly message = computed(() => {
+    const cell = this.rows()[this.activeRow()]?.cells[this.activeColumn()];
+    return cell ? cell.rejected : '';
+  });
+  protected readonly choices = computed(() =>
+    cellChoices(loadColumns[this.activeColumn()]!.key, this.context().system),
+  );
+  private wantsFocus = false;
+
+  constructor() {
+    effect(() => {
+      this.activeRow();
+      this.activeColumn();
+      this.editing();
+      this.rows();
+      if (this.wantsFocus) queueMicrotask(() => requestAnimationFrame(() => this.focusActive()));
+    });
+  }
+
+  /** Makes a load's row active and moves the focus there. */
+  focusLoad(id: string, columnKey: ColumnKey = 'name'): void {
+    this.wantsFocus = true;
+    this.editing.set(false);
+    this.activeColumn.set(loadColumns.findIndex(({ key }) => key === columnKey));
+    this.active.set(id);
+  }
+
+  protected pick(row: number, column: number): void {
+    if (this.editing() && row === this.activeRow() && column === this.activeColumn()) return;
+    this.finish();
+    this.moveTo(row, column);
+  }
+
+  protected onClick(row: number, column: number): void {
+    const load = this.loads()[row];
+    if (load && loadColumns[column]!.kind === 'toggle') this.edits.toggle(load);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (this.editing()) this.onEditKey(event);
+    else this.onMoveKey(event);
+  }
+
+  protected startEdit(text?: string): void {
+    const row = this.activeRow();
+    const load = this.loads()[row];
+    const column = loadColumns[this.activeColumn()]!;
+    if (!load) return;
+    if (column.kind === 'toggle') {
+      this.edits.toggle(load);
+      return;
+    }
+    if (column.kind === 'computed') return;
+    this.draft.set(text ?? this.rows()[row]!.cells[this.activeColumn()]!.text.replace(/^~ /, ''));
+    this.wantsFocus = true;
+    this.editing.set(true);
+  }
+
+  protected onChoice(text: string): void {
+    this.draft.set(text);
+    this.finish();
+    this.wantsFocus = true;
+  }
+
+  protected leave(): void {
+    this.wantsFocus = false;
+    this.finish();
+  }
+
+  protected onPaste(event: ClipboardEvent): void {
+    if (this.editing()) return;
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (text.trim() === '') return;
+    event.preventDefault();
+    if (/[\t\n;]/.test(text.trim())) {
+      this.pasted.emit(text);
+      return;
+    }
+    this.startEdit(text.trim());
+    this.finish();
+  }
+
+  private textOf(load: Load, effect: LoadEffect | undefined, key: ColumnKey, context: CellContext): string {
+    if (key === 'energy') return effect ? quantityText(effect.energyWhPerDay, 'Wh') : '–';
+    if (key === 'cost') return costText(effect?.runtimeCostH ?? null);
+    if (key === 'legs' && load.legsAssumed) return `~ ${load.legs}`;
+    return cellText(load, key, context);
+  }
+
+  /** Takes the text that is being edited, or keeps it beside a message. */
+  private finish(): boolean {
+    if (!this.editing()) return true;
+    this.editing.set(false);
+    const load = this.loads()[this.activeRow()];
+    const { key } = loadColumns[this.activeColumn()]!;
+    if (!load) return true;
+    const place = cellKey(load.id, key);
+    const text = this.draft();
+    if (text === cellText(load, key, this.context()) && !(key === 'legs' && load.legsAssumed)) {
+      this.forget(place);
+      return true;
+    }
+    const result = writeCell(load, key, text, this.context());
+    if (result.ok) {
+      this.forget(place);
+      this.edits.replace(result.load);
+      return true;
+    }
+    this.rejected.update((all) => new Map(all).set(place, { text, message: result.message }));
+    return false;
+  }
+
+  private forget(place: string): void {
+    this.rejected.update((all) => {
+      const rest = new Map(all);
+      rest.delete(place);
+      return rest;
+    });
+  }
+
+  private onEditKey(event: KeyboardEvent): void {
+    if (event.key === 'Enter' || event.key === 'Tab') {
+      event.preventDefault();
+      this.wantsFocus = true;
+      if (!this.finish()) return;
+      if (event.key === 'Enter')
+        this.moveTo(this.activeRow() + (event.shiftKey ? -1 : 1), this.activeColumn());
+      else this.moveTo(this.activeRow(), this.activeColumn() + (event.shiftKey ? -1 : 1));
+    } else if (event.key === 'Escape') {
+      event.stopPropagation();
+      const load = this.loads()[this.activeRow()];
+      if (load) this.forget(cellKey(load.id, loadColumns[this.activeColumn()]!.key));
+      this.wantsFocus = true;
+      this.editing.set(false);
+    }
+  }
+
+  private onMoveKey(event: KeyboardEvent): void {
+    const row = this.activeRow();
+    const column = this.activeColumn();
+    const load = this.loads()[row];
+    const last = loadColumns.length - 1;
+    const command = event.ctrlKey || event.metaKey;
+    const moves: Partial<Record<string, readonly [number, number]>> = {
+      ArrowDown: [row + 1, column],
+      ArrowUp: [row - 1, column],
+      ArrowRight: [row, column + 1],
+      ArrowLeft: [row, column - 1],
+      PageDown: [row + 10, column],
+      PageUp: [row - 10, column],
+      Home: command ? [0, 0] : [row, 0],
+      End: command ? [this.loads().length - 1, last] : [row, last],
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      this.moveTo(...move);
+    } else if (event.key === 'Enter' || event.key === 'F2') {
+      event.preventDefault();
+      this.startEdit();
+    } else if (event.key === ' ' && load) {
+      event.preventDefault();
+      this.edits.toggle(load);
+    } else if (event.key === 'Insert') {
+      event.preventDefault();
+      this.show(this.edits.addBlank(load?.id ?? null));
+    } else if (command && event.key.toLowerCase() === 'd' && load) {
+      event.preventDefault();
+      this.show(this.edits.duplicate(load));
+    } else if (event.key === 'Delete' && load) {
+      event.preventDefault();
+      const next = this.loads()[row + 1] ?? this.loads()[row - 1];
+      this.edits.remove(load);
+      if (next) this.focusLoad(next.id, loadColumns[column]!.key);
+    } else if (event.key.length === 1 && !command && !event.altKey && !'/?'.includes(event.key)) {
+      if (loadColumns[column]!.kind !== 'text') return;
+      event.preventDefault();
+      event.stopPropagation();
+      this.startEdit(event.key);
+    }
+  }
+
+  private show(id: string | null): void {
+    if (id !== null) this.focusLoad(id);
+  }
+
+  private moveTo(row: number, column: number): void {
+    const load = this.loads()[Math.min(this.loads().length - 1, Math.max(0, row))];
+    this.wantsFocus = true;
+    this.editing.set(false);
+    this.activeColumn.set(Math.min(loadColumns.length - 1, Math.max(0, column)));
+    this.active.set(load?.id ?? null);
+  }
+
+  private focusActive(): void {
+    this.wantsFocus = false;
+    const cell = this.host.nativeElement.querySelector<HTMLElement>('[data-active]');
+    const editor = cell?.querySelector<HTMLElement>('input, select');
+    (editor ?? cell)?.focus();
+    if (editor instanceof HTMLInputElement && this.draft().length > 1) editor.select();
+    cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }
+}

@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { quantityText, type JudgedStack, type Margin, type StackPart } from '@levamen/core';
+import { Button } from 'primeng/button';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import { FigureButton } from '../../ui/figure-button';
+import { FindingsList } from '../../ui/findings-list';
+import { Quantity } from '../../ui/quantity';
+import { VerdictMark } from '../../ui/verdict-mark';
+import { StackEditor } from './stack-editor';
+
+interface StackRow {
+  readonly judged: JudgedStack;
+  readonly name: string;
+  readonly selected: boolean;
+  readonly suggested: boolean;
+  readonly lacks: string;
+}
+
+/** What is asked, which stacks meet it, which nearly do, and what they lack. */
+@Component({
+  selector: 'lv-sources-stage',
+  imports: [Button, FigureButton, FindingsList, Quantity, StackEditor, VerdictMark],
+  templateUrl: './sources-stage.html',
+  styleUrl: './sources-stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SourcesStage {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+
+  protected readonly job = this.session.job;
+  protected readonly evaluation = this.evaluations.evaluation;
+  protected readonly catalogue = this.evaluations.catalogue;
+  protected readonly units = this.evaluations.units;
+  protected readonly allMeeting = signal(false);
+  protected readonly editing = signal(false);
+
+  private readonly selectedName = computed(() => this.evaluation()?.selected?.stack.name ?? '');
+  protected readonly meeting = computed(() => this.rows(this.evaluation()?.meeting ?? []));
+  protected readonly listed = computed(() =>
+    this.allMeeting() ? this.meeting() : this.meeting().slice(0, 6),
+  );
+  protected readonly nearly = computed(() => this.rows(this.evaluation()?.nearly ?? []));
+  protected readonly smaller = computed(() => this.rows(this.evaluation()?.smaller ?? []));
+  protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
+  protected readonly hasLoads = computed(
+    () => this.job()?.loads.some(({ inBackupSet }) => inBackupSet) ?? false,
+  );
+  protected readonly parts = computed(
+    () => this.job()?.design.chosen ?? this.evaluation()?.selected?.stack.parts ?? [],
+  );
+  protected readonly start = computed(() => {
+    const margin = this.evaluation()?.margins.find(({ key }) => key === 'starting');
+    return margin && margin.verdict !== 'unknown' ? margin.demand : null;
+  });
+  protected readonly running = computed(() => {
+    const margin = this.evaluation()?.margins.find(({ key }) => key === 'continuous');
+    return margin && margin.verdict !== 'unknown' ? margin.demand : null;
+  });
+
+  protected choose(parts: readonly StackPart[]): void {
+    this.session.edit('stack', (job) => ({
+      ...job,
+      design: { ...job.design, chosen: parts.map((part) => ({ ...part })) },
+    }));
+  }
+
+  protected backToSuggestion(): void {
+    this.editing.set(false);
+    this.session.edit('back to the suggestion', (job) => ({
+      ...job,
+      design: { ...job.design, chosen: null },
+    }));
+  }
+
+  private rows(stacks: readonly JudgedStack[]): StackRow[] {
+    const suggested = this.evaluation()?.suggested?.stack.name;
+    return stacks.map((judged) => ({
+      judged,
+      name: judged.stack.name,
+      selected: judged.stack.name === this.selectedName(),
+      suggested: judged.stack.name === suggested,
+      lacks: judged.lacks.map((margin) => this.lack(margin)).join('; '),
+    }));
+  }
+
+  /** "runtime 22 h of 24 h" */
+  private lack({ label, demand, limit, key }: Margin): string {
+    const units = this.units();
+    const [has, needs] = key === 'runtime' ? [limit, demand] : [demand, limit];
+    const text = `${quantityText(has.value, has.unit, units)} of ${quantityText(needs.value, needs.unit, units)}`;
+    return `${label.toLowerCase()} ${text}`;
+  }
+}

@@ -1,0 +1,55 @@
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import type { Chart as Engine, ChartOptions } from './chart-engine';
+
+/** A chart; the drawing library is fetched when the first one is shown. Give the numbers as a table beside it. */
+@Component({
+  selector: 'lv-chart',
+  template: `<div #place role="img" [attr.aria-label]="label()"></div>`,
+  styles: `
+    :host,
+    div {
+      display: block;
+      width: 100%;
+      height: 100%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartView {
+  readonly options = input.required<ChartOptions>();
+  readonly label = input.required<string>();
+  private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
+  private engine: Engine | null = null;
+  private destroyed = false;
+
+  constructor() {
+    afterRenderEffect(() => {
+      const options = this.options();
+      if (this.engine) this.engine.setOption(options, { notMerge: true });
+      else void this.begin();
+    });
+    const watch = new ResizeObserver(() => this.engine?.resize());
+    afterRenderEffect(() => watch.observe(this.place().nativeElement));
+    inject(DestroyRef).onDestroy(() => {
+      this.destroyed = true;
+      watch.disconnect();
+      this.engine?.dispose();
+    });
+  }
+
+  private async begin(): Promise<void> {
+    const { makeChart } = await import('./chart-engine');
+    if (this.destroyed || this.engine) return;
+    this.engine = makeChart(this.place().nativeElement);
+    this.engine.setOption(this.options());
+  }
+}

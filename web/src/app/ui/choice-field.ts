@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Select } from 'primeng/select';
+
+/** One thing to choose. */
+export interface Choice<T> {
+  readonly label: string;
+  readonly value: T;
+}
+
+let nextId = 0;
+
+/** A choice from a short list; null is "nobody has said", shown as the assumed default. */
+@Component({
+  selector: 'lv-choice-field',
+  imports: [FormsModule, Select],
+  template: `
+    <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
+    <p-select
+      size="small"
+      optionLabel="label"
+      optionValue="value"
+      [inputId]="id"
+      [ariaLabelledBy]="id + '-label'"
+      [options]="listed()"
+      [placeholder]="assumedLabel()"
+      [showClear]="assumedLabel() !== '' && value() !== null"
+      [ngModel]="value()"
+      (ngModelChange)="valueChange.emit($event)"
+    />
+    <span class="note">
+      @if (value() === null && assumedLabel() !== '') {
+        <span class="assumed"><b>assumed</b> {{ why() }}</span>
+      } @else if (hint() !== '') {
+        {{ hint() }}
+      }
+    </span>
+  `,
+  styleUrl: './field.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChoiceField<T> {
+  readonly label = input.required<string>();
+  readonly choices = input.required<readonly Choice<T>[]>();
+  readonly value = input.required<T | null>();
+  /** The default in force while nothing is chosen. */
+  readonly assumed = input<T | null>(null);
+  readonly why = input('');
+  readonly hint = input('');
+  readonly valueChange = output<T | null>();
+
+  protected readonly id = `choice-${nextId++}`;
+  protected readonly listed = computed(() => [...this.choices()]);
+  protected readonly assumedLabel = computed(
+    () => this.choices().find(({ value }) => value === this.assumed())?.label ?? '',
+  );
+}

@@ -1,0 +1,70 @@
+import type { UnitFactors, UnitSystem } from '@levamen/core';
+
+export type FieldUnit =
+  | 'W'
+  | 'kWh'
+  | 'h'
+  | 'yr'
+  | 'share'
+  | '°C'
+  | 'ms'
+  | 'A'
+  | 'V'
+  | 'm²'
+  | 'deg'
+  | 's'
+  | 'hp'
+  | 'count'
+  | 'factor';
+
+/** How a field shows and reads a value that is kept in another unit. */
+export interface FieldScale {
+  readonly unit: string;
+  readonly toShown: (kept: number) => number;
+  readonly toKept: (shown: number) => number;
+  /** Units that may be typed after the number, as factors to the shown unit. */
+  readonly typed: UnitFactors;
+  readonly decimals: number;
+}
+
+const linear = (unit: string, factor: number, decimals: number, typed: UnitFactors = {}): FieldScale => ({
+  unit,
+  toShown: (kept) => kept / factor,
+  toKept: (shown) => shown * factor,
+  typed: unit === '' ? typed : { [unit.toLowerCase()]: 1, ...typed },
+  decimals,
+});
+
+const scales: Readonly<Record<FieldUnit, FieldScale>> = {
+  W: linear('W', 1, 1, { kw: 1000, hp: 746 }),
+  kWh: linear('kWh', 1000, 3, { wh: 0.001 }),
+  h: linear('h', 1, 2, { d: 24, days: 24, min: 1 / 60 }),
+  yr: linear('years', 1, 0, { yr: 1 }),
+  share: linear('%', 0.01, 1),
+  '°C': linear('°C', 1, 1, { c: 1 }),
+  ms: linear('ms', 1, 0, { s: 1000 }),
+  A: linear('A', 1, 1),
+  V: linear('V', 1, 0, { kv: 1000 }),
+  'm²': linear('m²', 1, 1, { m2: 1 }),
+  deg: linear('°', 1, 5),
+  s: linear('s', 1, 2, { ms: 0.001 }),
+  hp: linear('hp', 1, 3, { w: 1 / 746, kw: 1 / 0.746 }),
+  count: linear('', 1, 0),
+  factor: linear('', 1, 2),
+};
+
+const fahrenheit: FieldScale = {
+  unit: '°F',
+  toShown: (kept) => kept * 1.8 + 32,
+  toKept: (shown) => (shown - 32) / 1.8,
+  typed: { '°f': 1, f: 1 },
+  decimals: 0,
+};
+const squareFeet = linear('ft²', 0.09290304, 0, { ft2: 1, 'sq ft': 1 });
+
+/** The scale of a field under a system of units. */
+export function fieldScale(unit: FieldUnit, system: UnitSystem): FieldScale {
+  if (system === 'imperial' && unit === '°C') return fahrenheit;
+  if (system === 'imperial' && unit === 'm²') return squareFeet;
+  return scales[unit];
+}

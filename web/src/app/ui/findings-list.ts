@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Finding, Severity } from '@levamen/core';
+
+const words: Readonly<Record<Severity, { readonly word: string; readonly icon: string }>> = {
+  stops: { word: 'stops the job', icon: 'pi pi-ban' },
+  'must-fix': { word: 'must be fixed', icon: 'pi pi-times-circle' },
+  consider: { word: 'consider', icon: 'pi pi-info-circle' },
+  fine: { word: 'fine', icon: 'pi pi-check-circle' },
+};
+
+/** What the checks found: how bad, because of what, and what would cure it. */
+@Component({
+  selector: 'lv-findings-list',
+  template: `
+    <h2>Findings</h2>
+    <ul>
+      @for (finding of findings(); track finding.key) {
+        <li>
+          <details>
+            <summary>
+              <span [class]="'severity ' + finding.severity">
+                <i [class]="words[finding.severity].icon" aria-hidden="true"></i>
+                {{ words[finding.severity].word }}
+              </span>
+              {{ finding.title }}
+            </summary>
+            <p class="small">{{ finding.because }}</p>
+            <p class="small"><b>Cure:</b> {{ finding.cure }}</p>
+          </details>
+        </li>
+      } @empty {
+        <li class="soft">Nothing to say.</li>
+      }
+    </ul>
+  `,
+  styles: `
+    ul {
+      list-style: none;
+    }
+    li {
+      border-bottom: 1px solid var(--rule);
+      padding: 0.3rem 0;
+    }
+    summary {
+      cursor: pointer;
+      font-size: 0.92rem;
+    }
+    .severity {
+      font-weight: 600;
+      font-size: 0.85rem;
+      white-space: nowrap;
+      color: var(--ink-soft);
+    }
+    .stops,
+    .must-fix {
+      color: var(--fails);
+    }
+    i {
+      font-size: 0.85em;
+    }
+    p {
+      padding: 0.2rem 0 0 0.9rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FindingsList {
+  readonly findings = input.required<readonly Finding[]>();
+  protected readonly words = words;
+}

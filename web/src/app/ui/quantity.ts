@@ -1,0 +1,19 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { formatQuantity, type FigureUnit, type UnitSystem } from '@levamen/core';
+
+/** A value with its unit set smaller. */
+@Component({
+  selector: 'lv-quantity',
+  template: `<span class="figure">{{ shown().text }}</span>
+    @if (shown().unit !== '') {
+      <span class="unit">&#8239;{{ shown().unit }}</span>
+    }`,
+  styles: ':host { white-space: nowrap; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Quantity {
+  readonly value = input.required<number>();
+  readonly unit = input.required<FigureUnit>();
+  readonly system = input<UnitSystem>('metric');
+  protected readonly shown = computed(() => formatQuantity(this.value(), this.unit(), this.system()));
+}

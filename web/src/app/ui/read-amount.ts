@@ -1,0 +1,41 @@
+import { parseQuantity, type UnitSystem } from '@levamen/core';
+import * as z from 'zod';
+import { fieldScale, type FieldUnit } from './field-units';
+
+export type ReadAmount =
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
+
+const rounded = (value: number, decimals: number): string =>
+  String(Math.round(value * 10 ** decimals) / 10 ** decimals);
+
+/** A kept value as its field shows it. */
+export function amountText(kept: number, unit: FieldUnit, system: UnitSystem): string {
+  const scale = fieldScale(unit, system);
+  return rounded(scale.toShown(kept), scale.decimals);
+}
+
+/**
+ * What was typed into a field, in the unit it is kept in, if the schema allows it.
+ *
+ * Messages about limits speak in the unit the field shows.
+ */
+export function readAmount(
+  text: string,
+  unit: FieldUnit,
+  system: UnitSystem,
+  schema: z.ZodType<number>,
+): ReadAmount {
+  const scale = fieldScale(unit, system);
+  const parsed = parseQuantity(text, scale.typed);
+  if (!parsed.ok) return parsed;
+  // Sub-nano digits come from the conversion of units, not from the user.
+  const kept = Math.round(scale.toKept(parsed.value) * 1e9) / 1e9;
+  const checked = schema.safeParse(kept);
+  if (checked.success) return { ok: true, value: checked.data };
+  const issue = checked.error.issues[0]!;
+  const limit = (bound: number | bigint) =>
+    `${rounded(scale.toShown(Number(bound)), scale.decimals)} ${scale.unit}`.trim();
+  if (issue.code === 'too_small') return { ok: false, message: `Enter at least ${limit(issue.minimum)}` };
+  if (issue.code === 'too_big') return { ok: false, message: `Enter at most ${limit(issue.maximum)}` };
+  return { ok: false, message: issue.message };
+}

@@ -1,0 +1,43 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Verdict } from '@levamen/core';
+
+const marks: Readonly<Record<Verdict, { readonly word: string; readonly icon: string }>> = {
+  holds: { word: 'holds', icon: 'pi pi-check-circle' },
+  tight: { word: 'tight', icon: 'pi pi-exclamation-triangle' },
+  fails: { word: 'fails', icon: 'pi pi-times-circle' },
+  unknown: { word: 'not yet known', icon: 'pi pi-question-circle' },
+};
+
+/** holds, tight, fails or not yet known: a word and a shape, with a colour last. */
+@Component({
+  selector: 'lv-verdict-mark',
+  template: `<i [class]="mark().icon" aria-hidden="true"></i>{{ mark().word }}`,
+  styles: `
+    :host {
+      display: inline-flex;
+      align-items: center;
+      gap: 0.28em;
+      font-weight: 600;
+      white-space: nowrap;
+      color: var(--ink-soft);
+    }
+    :host(.holds) {
+      color: var(--holds);
+    }
+    :host(.tight) {
+      color: var(--tight);
+    }
+    :host(.fails) {
+      color: var(--fails);
+    }
+    i {
+      font-size: 0.95em;
+    }
+  `,
+  host: { '[class]': 'verdict()' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VerdictMark {
+  readonly verdict = input.required<Verdict>();
+  protected readonly mark = computed(() => marks[this.verdict()]);
+}
