@@ -38,7 +38,7 @@ const harbour = (): Job => {
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'counts', peakPrice: 'none' },
-      requiredRuntimeH: 36,
+      requiredRuntimeH: 28,
       designSeason: 'winter',
       batteryTemperatureC: 7,
       transferGapToleranceMs: 1000,
@@ -103,7 +103,7 @@ const harbour = (): Job => {
     design: {
       chosen: [
         { unitId: 'madder-47', quantity: 2 },
-        { unitId: 'madder-pack', quantity: 1 },
+        { unitId: 'madder-pack', quantity: 2 },
       ],
     },
   };

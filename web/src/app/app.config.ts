@@ -15,7 +15,10 @@ export const appConfig: ApplicationConfig = {
       ripple: false,
       theme: {
         preset: levamenPreset,
-        options: { darkModeSelector: '.ink-dark', cssLayer: { name: 'primeng', order: 'primeng, app' } },
+        options: {
+          darkModeSelector: '.ink-dark',
+          cssLayer: { name: 'primeng', order: 'base, primeng, app' },
+        },
       },
     }),
     MessageService,

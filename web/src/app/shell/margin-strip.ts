@@ -13,6 +13,13 @@ interface Cell {
   readonly demandShare: number;
 }
 
+/** Demand of limit; for the runtime, where the limit is what the stack gives, the other way round. */
+const figuresText = (margin: Margin, text: (figure: Margin['demand']) => string): string => {
+  if (margin.verdict === 'unknown') return '–';
+  const [has, of] = margin.key === 'runtime' ? [margin.limit, margin.demand] : [margin.demand, margin.limit];
+  return `${text(has)} of ${text(of)}`;
+};
+
 /** Every margin of the design at once: a short bar of demand against limit, the figures, a word, and the culprit. */
 @Component({
   selector: 'lv-margin-strip',
@@ -53,7 +60,7 @@ export class MarginStrip {
     const text = (figure: Margin['demand']): string => quantityText(figure.value, figure.unit, units);
     return (this.evaluations.evaluation()?.margins ?? []).map((margin) => ({
       margin,
-      figures: margin.verdict === 'unknown' ? '–' : `${text(margin.demand)} of ${text(margin.limit)}`,
+      figures: figuresText(margin, text),
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
     }));
   });

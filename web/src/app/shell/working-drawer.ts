@@ -1,9 +1,9 @@
+import type { ElementRef } from '@angular/core';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
-  ElementRef,
   inject,
   viewChild,
 } from '@angular/core';

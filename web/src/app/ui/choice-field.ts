@@ -23,7 +23,7 @@ let nextId = 0;
       [inputId]="id"
       [ariaLabelledBy]="id + '-label'"
       [options]="listed()"
-      [placeholder]="assumedLabel()"
+      [placeholder]="assumedLabel() === '' ? '' : assumedLabel() + ', assumed'"
       [showClear]="assumedLabel() !== '' && value() !== null"
       [ngModel]="value()"
       (ngModelChange)="valueChange.emit($event)"

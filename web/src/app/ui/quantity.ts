@@ -6,9 +6,16 @@ import { formatQuantity, type FigureUnit, type UnitSystem } from '@levamen/core'
   selector: 'lv-quantity',
   template: `<span class="figure">{{ shown().text }}</span>
     @if (shown().unit !== '') {
-      <span class="unit">&#8239;{{ shown().unit }}</span>
+      <span class="unit">{{ shown().unit }}</span>
     }`,
-  styles: ':host { white-space: nowrap; }',
+  styles: `
+    :host {
+      white-space: nowrap;
+    }
+    .unit {
+      margin-inline-start: 0.22em;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Quantity {

@@ -1,5 +1,5 @@
 import { parseQuantity, type UnitSystem } from '@levamen/core';
-import * as z from 'zod';
+import type * as z from 'zod';
 import { fieldScale, type FieldUnit } from './field-units';
 
 export type ReadAmount =

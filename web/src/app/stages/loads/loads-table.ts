@@ -99,6 +99,8 @@ export class LoadsTable {
     cellChoices(loadColumns[this.activeColumn()]!.key, this.context().system),
   );
   private wantsFocus = false;
+  /** Editing with Enter selects what is there; editing by typing goes on after what was typed. */
+  private selectAll = false;
 
   constructor() {
     effect(() => {
@@ -145,6 +147,7 @@ export class LoadsTable {
     }
     if (column.kind === 'computed') return;
     this.draft.set(text ?? this.rows()[row]!.cells[this.activeColumn()]!.text.replace(/^~ /, ''));
+    this.selectAll = text === undefined;
     this.wantsFocus = true;
     this.editing.set(true);
   }
@@ -225,6 +228,15 @@ export class LoadsTable {
       if (load) this.forget(cellKey(load.id, loadColumns[this.activeColumn()]!.key));
       this.wantsFocus = true;
       this.editing.set(false);
+    } else if (
+      event.key.length === 1 &&
+      !event.ctrlKey &&
+      !event.metaKey &&
+      event.target === event.currentTarget
+    ) {
+      // Typed faster than the editor could take the focus.
+      event.preventDefault();
+      this.draft.update((draft) => draft + event.key);
     }
   }
 
@@ -290,7 +302,9 @@ export class LoadsTable {
     const cell = this.host.nativeElement.querySelector<HTMLElement>('[data-active]');
     const editor = cell?.querySelector<HTMLElement>('input, select');
     (editor ?? cell)?.focus();
-    if (editor instanceof HTMLInputElement && this.draft().length > 1) editor.select();
+    if (editor instanceof HTMLInputElement) {
+      editor.setSelectionRange(this.selectAll ? 0 : editor.value.length, editor.value.length);
+    }
     cell?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }
 }
