@@ -29,6 +29,7 @@ describe('runtime at constant load', () => {
     expect(worstRuntime(flat(1000 / 24), 10_000).runtimeH / 24).toBeCloseTo(10, 6);
   });
   it('has no end where nothing is drawn', () => {
+    expect(worstRuntime(flat(1e-300), 10).runtimeH).toBe(Infinity);
     expect(worstRuntime(flat(0), 10).runtimeH).toBe(Infinity);
   });
 });

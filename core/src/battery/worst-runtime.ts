@@ -6,6 +6,9 @@ export interface Runtime {
   readonly startHour: number;
 }
 
+/** Less than this a day is nothing; dividing by it would leave the range of numbers. */
+const negligibleWh = 1e-6;
+
 const lastsH = (hourlyWh: ArrayLike<number>, energyWh: number, hourAt: (step: number) => number): number => {
   let left = energyWh;
   for (let step = 0; step < 24; step += 1) {
@@ -25,7 +28,7 @@ const lastsH = (hourlyWh: ArrayLike<number>, energyWh: number, hourAt: (step: nu
 export function worstRuntime(hourlyWh: ArrayLike<number>, energyWh: number): Runtime {
   let dayWh = 0;
   for (let hour = 0; hour < 24; hour += 1) dayWh += hourlyWh[hour]!;
-  if (dayWh <= 0) return { runtimeH: Infinity, startHour: 0 };
+  if (dayWh < negligibleWh) return { runtimeH: Infinity, startHour: 0 };
   const days = Math.floor(energyWh / dayWh);
   const restWh = energyWh - days * dayWh;
   let best: Runtime = { runtimeH: Infinity, startHour: 0 };

@@ -26,7 +26,7 @@ export interface StartDemand {
  *
  * A start is never counted below the running power.
  *
- * @returns null for a load that starts without a surge
+ * @returns null for a load that starts without a surge, or that draws nothing
  */
 export function startDemand(system: SupplySystem, load: Load): StartDemand | null {
   const { start } = load;
@@ -48,6 +48,7 @@ export function startDemand(system: SupplySystem, load: Load): StartDemand | nul
     }
   };
   const startVA = Math.max(surgeVA(), runningVA);
+  if (startVA === 0) return null;
   return {
     startVA,
     startA: startVA / perAmpereVA,

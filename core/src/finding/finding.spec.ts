@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest';
+import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
+import type { Brief } from '../job/brief.schema.js';
+import { newJob } from '../job/new-job.js';
+import type { Load } from '../load/load.schema.js';
+import { evaluateJob } from '../sizing/evaluate-job.js';
+import { aJob, aLoad, allSeasons, aroundTheClock } from '../testing/samples.js';
+import { severities } from './finding.js';
+
+const use = allSeasons(aroundTheClock);
+const keys = (loads: readonly Load[], brief: Partial<Brief> = {}): string[] =>
+  evaluateJob(aJob(loads, { brief: { ...newJob('x').brief, ...brief } }), builtInCatalogue).findings.map(
+    ({ key }) => key,
+  );
+
+describe('findings', () => {
+  it('warn that the system is not for life support alone', () => {
+    expect(keys([aLoad({ kind: 'medical' })])).toContain('life-support');
+    expect(keys([aLoad({ kind: 'medical', inBackupSet: false })])).not.toContain('life-support');
+  });
+  it('notice a must that is left dark and a never that is kept', () => {
+    expect(keys([aLoad({ tier: 'must', inBackupSet: false })])).toContain('must-left-out');
+    expect(keys([aLoad({ tier: 'never' })])).toContain('never-kept');
+  });
+  it('notice a motor without a start, and legs nobody has said', () => {
+    expect(keys([aLoad({ kind: 'pump', runningPowerW: 800 })])).toContain('motor-without-start');
+    expect(keys([aLoad(), aLoad({ id: 'b' })])).toContain('legs-assumed');
+    expect(keys([aLoad({ legsAssumed: false }), aLoad({ id: 'b', legsAssumed: false })])).not.toContain(
+      'legs-assumed',
+    );
+  });
+  it('notice own solar without surplus, and batteries too cold or too hot', () => {
+    expect(keys([aLoad()], { goals: { outage: 'none', ownSolar: 'decides', peakPrice: 'none' } })).toEqual(
+      expect.arrayContaining(['no-surplus', 'no-outage-goal']),
+    );
+    expect(keys([aLoad()], { batteryTemperatureC: -5 })).toContain('cold-charge');
+    expect(keys([aLoad()], { batteryTemperatureC: 55 })).toContain('hot-derate');
+  });
+  it('notice motors that would restart together', () => {
+    const motor = (id: string) =>
+      aLoad({
+        id,
+        runningPowerW: 1500,
+        legs: 'L1-L2',
+        use,
+        start: { how: 'multiple', multiple: 6, durationS: 0.5 },
+        dutyCycle: 0.05,
+      });
+    expect(keys(['a', 'b', 'c', 'd', 'e', 'f'].map(motor))).toContain('cold-pickup');
+  });
+  it('hold a whole house under automatic transfer to its calculated load (NEC 702.4, recalled)', () => {
+    const loads = ['a', 'b', 'c', 'd'].map((id) =>
+      aLoad({ id, kind: 'range', runningPowerW: 9000, legs: 'L1-L2', dutyCycle: 0.01 }),
+    );
+    expect(keys(loads, { requiredRuntimeH: 4 })).toContain('nec-702-4');
+  });
+  it('come worst first, each with its cure', () => {
+    const { findings } = evaluateJob(
+      aJob([aLoad({ kind: 'medical' }), aLoad({ id: 'b', tier: 'never' })]),
+      builtInCatalogue,
+    );
+    const order = findings.map(({ severity }) => severities.indexOf(severity));
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
+    for (const { because, cure } of findings) expect(because.length * cure.length).toBeGreaterThan(0);
+  });
+});
