@@ -1,1 +1,92 @@
-run_tests(){ :; }
+# Every test, on a database cluster, a server and a port of its own: the demo's data is never touched.
+
+TEST_HOME="$STATE/test"
+FAILED_STEPS=()
+
+# step NAME COMMAND...: goes on after a failure, so that one run tells everything.
+step() {
+  local name=$1 begin=$SECONDS
+  shift
+  say "$name"
+  if "$@"; then
+    say "$name: passed in $((SECONDS - begin)) s"
+  else
+    say "$name: FAILED after $((SECONDS - begin)) s"
+    FAILED_STEPS+=("$name")
+  fi
+}
+
+run_checks() {
+  npx --no-install eslint . --max-warnings 0 && npx --no-install prettier --check --log-level warn . && npm run --silent types
+}
+
+unit_tests() {
+  npx --no-install vitest run --project core --project web --reporter=default --reporter=json --outputFile.json="$TEST_HOME/unit.json"
+}
+
+server_tests() {
+  LEVAMEN_TEST_DATABASE_URL=$(database_url postgres) npx --no-install vitest run --project server \
+    --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"
+}
+
+e2e_tests() {
+  local port
+  port=$(free_port)
+  ensure_database levamen_e2e
+  export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
+  LEVAMEN_DATABASE_URL=$(database_url levamen_e2e)
+  export LEVAMEN_DATABASE_URL LEVAMEN_E2E_URL="http://127.0.0.1:$port" LEVAMEN_E2E_PID_FILE="$TEST_HOME/server.pid"
+  node server/dist/main.js &
+  printf '%s' "$!" >"$LEVAMEN_E2E_PID_FILE"
+  wait_until_ready "$!" "$LEVAMEN_E2E_URL" || return 1
+  local result=0
+  npx --no-install playwright test -c e2e/playwright.config.ts "$@" || result=1
+  kill "$(cat "$LEVAMEN_E2E_PID_FILE")" 2>/dev/null || true
+  return $result
+}
+
+end_tests() {
+  trap - EXIT INT TERM
+  kill "$(cat "$TEST_HOME/server.pid" 2>/dev/null)" 2>/dev/null || true
+  stop_cluster "$TEST_HOME/pg"
+  rm -rf "$TEST_HOME/pg"
+}
+
+# Adds up what the runners counted.
+summary() {
+  node -e '
+    const { readFileSync } = require("fs");
+    const read = (name) => { try { return JSON.parse(readFileSync(`${process.argv[1]}/${name}.json`, "utf8")); } catch { return null; } };
+    let passed = 0, failed = 0;
+    for (const name of ["unit", "server"]) {
+      const report = read(name);
+      passed += report?.numPassedTests ?? 0;
+      failed += report?.numFailedTests ?? 0;
+    }
+    const stats = read("e2e")?.stats;
+    passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+    failed += stats?.unexpected ?? 0;
+    console.log(`tests: ${passed} passed, ${failed} failed`);
+  ' "$TEST_HOME"
+}
+
+run_tests() {
+  local begin=$SECONDS
+  prepare_node
+  require_chromium
+  rm -rf "$TEST_HOME"
+  mkdir -p "$TEST_HOME"
+  step "Lint, formatting and types" run_checks
+  step "Unit tests of core and page" unit_tests
+  step "Build" build_program
+  trap end_tests EXIT
+  trap 'exit 130' INT TERM
+  start_cluster "$TEST_HOME/pg" -c fsync=off
+  step "Server tests on PostgreSQL" server_tests
+  step "End-to-end tests in Chromium" e2e_tests "$@"
+  end_tests
+  say "All of it took $((SECONDS - begin)) s"
+  [ ${#FAILED_STEPS[@]} -eq 0 ] || printf 'Failed: %s\n' "${FAILED_STEPS[*]}"
+  summary
+  [ ${#FAILED_STEPS[@]} -eq 0 ]
+}

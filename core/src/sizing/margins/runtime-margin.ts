@@ -36,7 +36,8 @@ const runtimeWorking = (
   { runtimeH, startHour }: Runtime,
 ) => {
   const demand = requiredRuntimeFigure(settings);
-  const meanLoadW = worstWindow(hourlyWh, runtimeH).energyWh / runtimeH;
+  const endless = !Number.isFinite(runtimeH);
+  const meanLoadW = endless ? 0 : worstWindow(hourlyWh, runtimeH).energyWh / runtimeH;
   const usable = usableEnergyFigure(stack, energy, settings, 'outage');
   const efficiency = given({
     key: 'unit.dischargeEfficiency',
@@ -74,7 +75,7 @@ const runtimeWorking = (
   const rate = given({
     key: 'battery.rateFactor',
     label: 'Capacity left at this rate (Peukert)',
-    value: runtimeH / linearH,
+    value: endless ? 1 : runtimeH / linearH,
     unit: 'share',
     source: { kind: 'published', reference: "Peukert's law, t = H · (C / (I · H))^k" },
   });

@@ -1,0 +1,52 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { Bench } from './bench';
+
+const check = async (page: Page): Promise<void> => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+};
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every view passes axe in the ${scheme} scheme`, async ({ page }) => {
+    const bench = new Bench(page);
+    await page.addInitScript((chosen) => localStorage.setItem('levamen.scheme', chosen), scheme);
+    await page.goto('/jobs');
+    await expect(page.getByRole('link', { name: 'Row house by the vineyard', exact: true })).toBeVisible();
+    await check(page);
+    await bench.open('Farmhouse above the harbour');
+    await check(page);
+    await bench.goTo('Loads');
+    await bench.cell('Well pump', 'name').click();
+    await expect(page.locator('lv-demand-chart svg')).toBeVisible();
+    await bench.margin('starting').click();
+    await check(page);
+    await page.getByRole('button', { name: 'Close the working' }).click();
+    await page.getByRole('button', { name: 'Typical loads' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await check(page);
+    await page.keyboard.press('Escape');
+    await bench.goTo('Sources');
+    await page.getByRole('button', { name: 'Change the units' }).click();
+    await page.getByText('Why each').click();
+    await check(page);
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
+    await check(page);
+  });
+}
+
+test('works at tablet width and at 200 % zoom without losing the margins', async ({ page }) => {
+  const bench = new Bench(page);
+  for (const width of [1024, 640]) {
+    await page.setViewportSize({ width, height: width === 640 ? 400 : 768 });
+    await bench.open('Row house by the vineyard');
+    await bench.goTo('Loads');
+    await expect(bench.table()).toBeVisible();
+    await expect(bench.margin('runtime')).toBeInViewport();
+  }
+});

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+/** The program under test is started by scripts/test.sh, on a database of its own. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.test.ts',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: '../.levamen/test/e2e.json' }]],
+  outputDir: '../.levamen/test/e2e-results',
+  use: {
+    baseURL: process.env['LEVAMEN_E2E_URL'] ?? 'http://127.0.0.1:4780',
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,39 @@
+import { readFile } from 'node:fs/promises';
+import { spawn } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+
+/** The process id of the server under test is in this file; scripts/test.sh writes it. */
+const pidFile = process.env['LEVAMEN_E2E_PID_FILE'] ?? '';
+const url = process.env['LEVAMEN_E2E_URL'] ?? '';
+
+/** Ends the server under test as a power cut would. */
+export async function killServer(): Promise<void> {
+  process.kill(Number(await readFile(pidFile, 'utf8')), 'SIGKILL');
+  await until(async () => !(await answers()));
+}
+
+/** Starts it again at the same address, on the same database. */
+export async function startServer(): Promise<void> {
+  const child = spawn(process.execPath, ['server/dist/main.js'], {
+    cwd: new URL('..', import.meta.url).pathname,
+    stdio: 'ignore',
+    detached: true,
+  });
+  child.unref();
+  writeFileSync(pidFile, String(child.pid));
+  await until(answers);
+}
+
+const answers = (): Promise<boolean> =>
+  fetch(`${url}/api/health`).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+
+async function until(condition: () => Promise<boolean>): Promise<void> {
+  for (let i = 0; i < 200; i += 1) {
+    if (await condition()) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('The server did not come to the state the test waits for');
+}

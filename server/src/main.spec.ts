@@ -1,0 +1,131 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { newJob, type SavedJob } from '@levamen/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readConfig } from './config.js';
+import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
+
+/** The built program, as it runs. `./levamen test` builds it first. */
+const program = new URL('../dist/main.js', import.meta.url).pathname;
+
+let database: TestDatabase;
+const running = new Set<ChildProcess>();
+beforeAll(async () => {
+  database = await openTestDatabase();
+});
+afterAll(async () => {
+  for (const child of running) child.kill('SIGKILL');
+  await database.close();
+});
+
+/** Fails at once when the program ends instead of getting ready. */
+const ready = async (child: ChildProcess): Promise<number> => {
+  const ended = once(child, 'exit').then(([code]) => {
+    throw new Error(`The program ended with ${String(code)}`);
+  });
+  const [message] = (await Promise.race([once(child, 'message'), ended])) as [{ port: number }];
+  ended.catch(() => undefined);
+  return message.port;
+};
+
+const start = async (port = 0): Promise<{ child: ChildProcess; url: string }> => {
+  const child = fork(program, {
+    // The test runner's own flags point at sources; the program runs as built.
+    execArgv: [],
+    env: {
+      ...process.env,
+      LEVAMEN_DATABASE_URL: database.url,
+      LEVAMEN_PORT: String(port),
+      LEVAMEN_LOG_LEVEL: 'silent',
+    },
+  });
+  running.add(child);
+  return { child, url: `http://127.0.0.1:${await ready(child)}` };
+};
+const put = (url: string, job: SavedJob, name: string, baseRevision: number): Promise<Response> =>
+  fetch(`${url}/api/jobs/${job.id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ baseRevision, saveId: crypto.randomUUID(), document: newJob(name) }),
+  });
+const createAt = async (url: string): Promise<SavedJob> =>
+  (await fetch(`${url}/api/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ document: newJob('Save 1') }),
+  }).then((response) => response.json())) as SavedJob;
+
+describe('the running server', () => {
+  it('killed in the middle of saves keeps every save it had answered, and never half of one', async () => {
+    for (let round = 0; round < 4; round += 1) {
+      const { child, url } = await start();
+      const job = await createAt(url);
+      let answered = 1;
+      const saving = (async () => {
+        for (let revision = 1; ; revision += 1) {
+          const response = await put(url, job, `Save ${revision + 1}`, revision);
+          const body = (await response.json()) as { revision: number };
+          answered = body.revision;
+        }
+      })().catch(() => undefined);
+      await new Promise((resolve) => setTimeout(resolve, 60 + 45 * round));
+      child.kill('SIGKILL');
+      await once(child, 'exit');
+      await saving;
+      const again = await start();
+      const kept = (await (await fetch(`${again.url}/api/jobs/${job.id}`)).json()) as SavedJob;
+      // The last save may have been written without its answer arriving; nothing answered may be missing.
+      expect(kept.revision).toBeGreaterThanOrEqual(answered);
+      expect(kept.revision).toBeLessThanOrEqual(answered + 1);
+      expect(kept.document.name).toBe(`Save ${kept.revision}`);
+      again.child.kill('SIGTERM');
+      await once(again.child, 'exit');
+    }
+  });
+
+  it('told to stop answers what is under way and exits cleanly', async () => {
+    const { child, url } = await start();
+    const job = await createAt(url);
+    const saving = put(url, job, 'Last words', 1);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    child.kill('SIGTERM');
+    const [code] = (await once(child, 'exit')) as [number];
+    expect(code).toBe(0);
+    expect((await saving).status).toBe(200);
+  });
+
+  it('says which port is in use', async () => {
+    const { url, child } = await start();
+    const second = fork(program, {
+      silent: true,
+      execArgv: [],
+      env: {
+        ...process.env,
+        LEVAMEN_DATABASE_URL: database.url,
+        LEVAMEN_PORT: new URL(url).port,
+        LEVAMEN_LOG_LEVEL: 'error',
+      },
+    });
+    let printed = '';
+    second.stdout?.on('data', (data: Buffer) => (printed += data.toString()));
+    const [code] = (await once(second, 'exit')) as [number];
+    expect(code).toBe(3);
+    expect(printed).toContain('is in use');
+    child.kill('SIGTERM');
+    await once(child, 'exit');
+  });
+});
+
+describe('the configuration', () => {
+  it('names what is missing or wrong', () => {
+    expect(() => readConfig({})).toThrow('LEVAMEN_DATABASE_URL');
+    expect(() => readConfig({ LEVAMEN_DATABASE_URL: 'postgres://x', LEVAMEN_PORT: '99999' })).toThrow(
+      'LEVAMEN_PORT',
+    );
+    expect(readConfig({ LEVAMEN_DATABASE_URL: 'postgres://x' })).toMatchObject({
+      host: '127.0.0.1',
+      port: 4780,
+      demo: false,
+    });
+  });
+});
