@@ -22,7 +22,7 @@ export default tseslint.config(
   {
     // Core runs anywhere: no DOM, no Node, no framework; Zod is its only dependency.
     files: ['core/src/**/*.ts'],
-    ignores: ['core/src/**/*.spec.ts'],
+    ignores: ['core/src/**/*.spec.ts', 'core/src/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',

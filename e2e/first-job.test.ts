@@ -67,7 +67,7 @@ test('a stack put together by hand: the margins answer, and units that do not go
   await page.getByRole('combobox', { name: 'Inverter' }).click();
   await page.getByRole('option', { name: /Woad 93/ }).click();
   await expect(page.locator('p.stack')).toHaveText('1 × Woad 93 + 3 × Woad module');
-  const modules = page.getByLabel('Woad module');
+  const modules = page.getByRole('textbox', { name: 'Woad module' });
   const runtime = await bench.margin('runtime').locator('.figures').textContent();
   await modules.fill('6');
   await modules.press('Enter');

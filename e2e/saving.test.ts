@@ -2,7 +2,9 @@ import { expect, test, type Page } from '@playwright/test';
 import { Bench } from './bench';
 import { killServer, startServer } from './server';
 
-const hours = (page: Page) => page.getByLabel('Required runtime');
+test.afterEach(startServer);
+
+const hours = (page: Page) => page.getByRole('textbox', { name: 'Required runtime' });
 const setHours = async (page: Page, value: string): Promise<void> => {
   await hours(page).fill(value);
   await hours(page).press('Enter');
@@ -60,13 +62,13 @@ test('the server is killed and started again while somebody types: nothing is lo
   await killServer();
   await setHours(page, '61');
   await expect(page.locator('lv-save-mark')).toContainText('kept on this device');
-  await page.getByLabel('Year of life to size for').fill('7');
-  await page.getByLabel('Year of life to size for').press('Enter');
+  await page.getByRole('textbox', { name: 'Year of life to size for' }).fill('7');
+  await page.getByRole('textbox', { name: 'Year of life to size for' }).press('Enter');
   await startServer();
   await bench.saved();
   await page.reload();
   await expect(hours(page)).toHaveValue('61');
-  await expect(page.getByLabel('Year of life to size for')).toHaveValue('7');
+  await expect(page.getByRole('textbox', { name: 'Year of life to size for' })).toHaveValue('7');
 });
 
 test('a page closed while the server is away takes its edits up again', async ({ page }) => {

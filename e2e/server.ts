@@ -12,8 +12,9 @@ export async function killServer(): Promise<void> {
   await until(async () => !(await answers()));
 }
 
-/** Starts it again at the same address, on the same database. */
+/** Starts it again at the same address, on the same database, unless it runs. */
 export async function startServer(): Promise<void> {
+  if (await answers()) return;
   const child = spawn(process.execPath, ['server/dist/main.js'], {
     cwd: new URL('..', import.meta.url).pathname,
     stdio: 'ignore',

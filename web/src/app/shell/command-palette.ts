@@ -24,13 +24,13 @@ import { findEntries, paletteEntries, type PaletteEntry } from './palette-entrie
   imports: [Dialog, FormsModule, InputText],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       header="Find"
       position="top"
       [modal]="true"
       [dismissableMask]="true"
       [(visible)]="visible"
       [style]="{ width: '38rem' }"
-      (onShow)="focus()"
     >
       <input
         #box
@@ -92,14 +92,12 @@ export class CommandPalette {
     effect(() => {
       if (this.visible()) this.query.set('');
     });
+    // At once, not after the dialog has faded in: what is typed meanwhile belongs into the box.
+    effect(() => this.box()?.nativeElement.focus());
     effect(() => {
       const id = this.activeId();
       if (id) document.getElementById(id)?.scrollIntoView({ block: 'nearest' });
     });
-  }
-
-  protected focus(): void {
-    this.box()?.nativeElement.focus();
   }
 
   protected onKey(event: KeyboardEvent): void {

@@ -8,6 +8,7 @@ import { shortcuts } from './shortcuts';
   imports: [Dialog],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       header="Keys"
       [modal]="true"
       [dismissableMask]="true"

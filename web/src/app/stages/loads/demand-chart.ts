@@ -27,7 +27,7 @@ const looks: Readonly<Record<Tier, { light: string; dark: string; symbol: string
     </div>
     <details>
       <summary>Hourly demand as a table</summary>
-      <div class="scroll">
+      <div class="scroll" tabindex="0" role="region" aria-label="Hourly demand">
         <table class="ruled small">
           <thead>
             <tr>

@@ -158,7 +158,9 @@ export class LoadsTable {
     this.wantsFocus = true;
   }
 
+  /** The focus went elsewhere; an editor that is taken away after Enter or Tab loses it too and is not meant. */
   protected leave(): void {
+    if (!this.editing()) return;
     this.wantsFocus = false;
     this.finish();
   }
@@ -218,7 +220,9 @@ export class LoadsTable {
     if (event.key === 'Enter' || event.key === 'Tab') {
       event.preventDefault();
       this.wantsFocus = true;
-      if (!this.finish()) return;
+      const taken = this.finish();
+      this.keepFocus(event);
+      if (!taken) return;
       if (event.key === 'Enter')
         this.moveTo(this.activeRow() + (event.shiftKey ? -1 : 1), this.activeColumn());
       else this.moveTo(this.activeRow(), this.activeColumn() + (event.shiftKey ? -1 : 1));
@@ -228,6 +232,7 @@ export class LoadsTable {
       if (load) this.forget(cellKey(load.id, loadColumns[this.activeColumn()]!.key));
       this.wantsFocus = true;
       this.editing.set(false);
+      this.keepFocus(event);
     } else if (
       event.key.length === 1 &&
       !event.ctrlKey &&
@@ -238,6 +243,11 @@ export class LoadsTable {
       event.preventDefault();
       this.draft.update((draft) => draft + event.key);
     }
+  }
+
+  /** The editor goes away with the next drawing; keys pressed before that must not get lost. */
+  private keepFocus(event: KeyboardEvent): void {
+    if (event.currentTarget instanceof HTMLElement) event.currentTarget.focus();
   }
 
   private onMoveKey(event: KeyboardEvent): void {

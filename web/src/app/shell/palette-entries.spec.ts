@@ -1,0 +1,60 @@
+import { builtInCatalogue, demoJobs, evaluateJob } from '@levamen/core';
+import { describe, expect, it } from 'vitest';
+import { findEntries, paletteEntries } from './palette-entries';
+import { shellAction } from './shortcuts';
+import { stages } from './stages';
+
+const { job } = demoJobs[0]!;
+const entries = paletteEntries(job, evaluateJob(job, builtInCatalogue));
+
+describe('the command palette', () => {
+  it('holds stages, actions, every load and the figures', () => {
+    const of = (group: string) => entries.filter((entry) => entry.group === group).length;
+    expect(of('Stage')).toBe(stages.length);
+    expect(of('Load')).toBe(job.loads.length);
+    expect(of('Figure')).toBeGreaterThan(20);
+    expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
+  });
+  it('finds by words in any order, beginnings first', () => {
+    expect(findEntries(entries, 'pump well')[0]?.label).toBe('Well pump, 1½ hp');
+    expect(findEntries(entries, 'loads')[0]?.group).toBe('Stage');
+    expect(findEntries(entries, 'nothing like this')).toEqual([]);
+    expect(findEntries(entries, '').length).toBeLessThanOrEqual(40);
+  });
+  it('works without an evaluation', () => {
+    expect(paletteEntries(job, null).some(({ group }) => group === 'Figure')).toBe(false);
+  });
+});
+
+describe('completeness of stages', () => {
+  it('counts what is known for certain', () => {
+    const [brief, loads, sources] = stages.map(({ completeness }) => completeness(job));
+    expect(brief!.done).toBeLessThanOrEqual(brief!.of);
+    expect(loads).toEqual({ done: 3, of: 25 });
+    expect(sources).toEqual({ done: 1, of: 1 });
+  });
+});
+
+describe('keys', () => {
+  const press = (key: string, init: KeyboardEventInit = {}, target?: HTMLElement) => {
+    const event = new KeyboardEvent('keydown', { key, ...init });
+    if (target) Object.defineProperty(event, 'target', { value: target });
+    return shellAction(event);
+  };
+  it('name their action', () => {
+    expect(press('2')).toEqual({ kind: 'stage', index: 1 });
+    expect(press('/')).toEqual({ kind: 'palette' });
+    expect(press('k', { ctrlKey: true })).toEqual({ kind: 'palette' });
+    expect(press('?')).toEqual({ kind: 'keys' });
+    expect(press('z', { ctrlKey: true })).toEqual({ kind: 'undo' });
+    expect(press('Z', { ctrlKey: true, shiftKey: true })).toEqual({ kind: 'redo' });
+    expect(press('y', { metaKey: true })).toEqual({ kind: 'redo' });
+    expect(press('x')).toBeNull();
+  });
+  it('leave typing alone, all but the palette', () => {
+    const field = document.createElement('input');
+    expect(press('2', {}, field)).toBeNull();
+    expect(press('z', { ctrlKey: true }, field)).toBeNull();
+    expect(press('k', { ctrlKey: true }, field)).toEqual({ kind: 'palette' });
+  });
+});
