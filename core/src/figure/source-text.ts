@@ -4,7 +4,7 @@ import type { Source } from './figure.js';
 export function sourceText(source: Source): string {
   switch (source.kind) {
     case 'derived':
-      return 'Worked out from the figures below';
+      return 'Worked out from the figures it rests on';
     case 'published':
       return `${source.reference} (recalled; verify against the adopted edition)`;
     case 'common-practice':

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { builtInCatalogue } from '@levamen/core';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
@@ -40,6 +41,7 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
   );
   app.use(helmet({ contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } } }));
   app.use(hostGuard);
+  app.use(compression());
 
   const api = express.Router();
   api.use(

@@ -37,6 +37,7 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
     }
     i {
       font-size: 0.8rem;
+      margin-inline-end: 0.15rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

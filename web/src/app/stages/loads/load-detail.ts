@@ -8,6 +8,7 @@ import {
   loadKinds,
   loadSchema,
   quantityText,
+  runningPowerVA,
   seasons,
   startDemand,
   systemFacts,
@@ -67,11 +68,12 @@ export class LoadDetail {
   );
   protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
   protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));
-  protected readonly startText = computed(() => {
+  protected readonly powerText = computed(() => {
     const start = startDemand(this.system(), this.load());
+    const running = `Adds ${quantityText(this.load().quantity * runningPowerVA(this.load()), 'VA')} while it runs`;
     return start
-      ? `Starts with ${quantityText(start.startVA, 'VA')}, ${quantityText(start.startA, 'A')}, for ${quantityText(start.durationS, 's')}`
-      : 'Starts without a surge';
+      ? `${running}; starts with ${quantityText(start.startVA, 'VA')}, ${quantityText(start.startA, 'A')}, for ${quantityText(start.durationS, 's')}`
+      : `${running}; starts without a surge`;
   });
 
   protected set(change: Partial<Load>): void {

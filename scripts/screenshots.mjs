@@ -1,0 +1,57 @@
+// Takes the pictures of docs/screenshots from the running demo: ./levamen demo, then node scripts/screenshots.mjs
+import { chromium } from '@playwright/test';
+
+const url = process.env.LEVAMEN_URL ?? 'http://127.0.0.1:4780';
+const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+  ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+const open = async (job, stage) => {
+  await page.goto(`${url}/jobs`);
+  await page.getByRole('link', { name: job, exact: true }).click();
+  await page.locator('[data-margin=runtime]').waitFor();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+};
+const shoot = async (name) => {
+  await page.evaluate(() =>
+    Promise.all(document.getAnimations().map(({ finished }) => finished.catch(() => undefined))),
+  );
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}${name}.png` });
+};
+
+await page.goto(`${url}/jobs`);
+await page.getByRole('link', { name: 'Farmhouse above the harbour', exact: true }).waitFor();
+await shoot('jobs');
+await open('Farmhouse above the harbour', 'Brief');
+await shoot('brief');
+await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Loads' }).click();
+await page.locator('lv-demand-chart svg').waitFor();
+await page.locator('td.name', { hasText: 'Well pump' }).click();
+await shoot('loads');
+await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Sources' }).click();
+await shoot('sources');
+await page.locator('[data-margin=runtime]').click();
+await page
+  .locator('lv-working-drawer dl div', { hasText: /^Runtime/ })
+  .getByRole('button')
+  .click();
+await shoot('working');
+await page.keyboard.press('Escape');
+await open('Row house by the vineyard', 'Sources');
+await page.getByRole('button', { name: 'Dark scheme' }).click();
+await shoot('sources-dark');
+await page.getByRole('button', { name: 'Light scheme' }).click();
+await page.keyboard.press('Control+k');
+await page.getByRole('combobox', { name: /^Find/ }).fill('pump');
+await shoot('find');
+await browser.close();
