@@ -1,10 +1,9 @@
 // Measures what docs/performance.md reports, and writes it: ./levamen bench (with ./levamen demo running for the page).
 import { writeFileSync } from 'node:fs';
 import os from 'node:os';
-import { chromium } from '@playwright/test';
+import { launchBrowser, programUrl as url } from './browser.mjs';
 import { builtInCatalogue, evaluateJob, loadFromLibrary, loadLibrary, newJob } from '../core/dist/index.js';
 
-const url = process.env.LEVAMEN_URL ?? 'http://127.0.0.1:4780';
 const percentile = (values, share) =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
 const ms = (value) => `${value.toFixed(0)} ms`;
@@ -47,16 +46,7 @@ for (const [label, job] of [
   );
 }
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-  ],
-});
+const browser = await launchBrowser();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const session = await page.context().newCDPSession(page);
 await session.send('Network.enable');

@@ -44,6 +44,7 @@ build_web() {
     cat "$STATE/web-build.log" >&2
     fail "The page could not be built." "See the messages above."
   }
+  node scripts/precompress.mjs
 }
 
 build_program() {

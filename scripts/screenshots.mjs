@@ -1,18 +1,8 @@
 // Takes the pictures of docs/screenshots from the running demo: ./levamen demo, then node scripts/screenshots.mjs
-import { chromium } from '@playwright/test';
+import { launchBrowser, programUrl as url } from './browser.mjs';
 
-const url = process.env.LEVAMEN_URL ?? 'http://127.0.0.1:4780';
 const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-  ],
-});
+const browser = await launchBrowser();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
 const open = async (job, stage) => {

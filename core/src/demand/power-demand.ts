@@ -78,14 +78,36 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   const legsVA = legs.map((leg) => axis((load) => legShare(system, load.legs, leg)));
   const axesVA = [wholeVA, ...legsVA];
 
-  const peak = (demandVA: (at: Case) => number, among: readonly Case[] = cases): PeakDemand =>
-    among.reduce<PeakDemand>(
-      (highest, at) => {
-        const powerVA = demandVA(at);
-        return powerVA > highest.powerVA ? { powerVA, season: at.season, part: at.part } : highest;
-      },
-      { powerVA: 0, season: 'winter', part: 'night' },
-    );
+  /** Demand of everything, by axis and case. */
+  const demandVA = axesVA.map((powersVA) =>
+    cases.map(({ shares }) => coincidentDemandVA(powersVA, shares, share)),
+  );
+  const peak = (byCaseVA: readonly number[]): PeakDemand => {
+    const highest = byCaseVA.reduce((best, va, i) => (va > byCaseVA[best]! ? i : best), 0);
+    const { season, part } = cases[highest] ?? { season: 'winter', part: 'night' };
+    return { powerVA: byCaseVA[highest] ?? 0, season, part };
+  };
+  const plainSum = (powersVA: Float64Array): PeakDemand =>
+    peak(cases.map(({ shares }) => coincidentDemandVA(powersVA, shares, 1)));
+
+  /**
+   * Highest demand on an axis beside one load, over the cases in which it may start. Leaving a load out never raises the
+   * demand, so cases are tried from the highest down until the next cannot pass what was found.
+   */
+  const demandBesideVA = (axisIndex: number, index: number, active: readonly boolean[]): number => {
+    const allVA = demandVA[axisIndex]!;
+    const order = cases
+      .map((_, i) => i)
+      .filter((i) => active[i])
+      .sort((a, b) => allVA[b]! - allVA[a]!);
+    let highestVA = 0;
+    for (const i of order) {
+      if (allVA[i]! <= highestVA) break;
+      const besideVA = coincidentDemandVA(axesVA[axisIndex]!, cases[i]!.shares, share, index);
+      highestVA = Math.max(highestVA, besideVA);
+    }
+    return highestVA;
+  };
 
   const starters = loads.flatMap((load, index) => {
     const start = startDemand(system, load);
@@ -107,14 +129,10 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   const starts = worstStartCandidates(starters).map((candidate): StartCase => {
     const { index, active, runningVA, surgeVA, ...start } = starters[candidate]!;
     const { quantity } = start.load;
-    const mayStart = cases.filter((_, i) => active[i]);
-    const besideVA = axesVA.map((powersVA, a) => {
+    const besideVA = axesVA.map((_, a) => {
       if (surgeVA[a] === 0) return 0;
       const siblingsVA = (runningVA[a]! / quantity) * (quantity - 1);
-      return (
-        siblingsVA +
-        peak(({ shares }) => coincidentDemandVA(powersVA, shares, share, index), mayStart).powerVA
-      );
+      return siblingsVA + demandBesideVA(a, index, active);
     });
     const worst = legs
       .map((leg, l) => ({ leg, legVA: besideVA[l + 1]! + surgeVA[l + 1]!, besideLegVA: besideVA[l + 1]! }))
@@ -132,19 +150,15 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
     };
   });
 
-  const byLeg = legs.map((leg, l) => ({
-    leg,
-    ...peak(({ shares }) => coincidentDemandVA(legsVA[l]!, shares, share)),
-  }));
+  const byLeg = legs.map((leg, l) => ({ leg, ...peak(demandVA[l + 1]!) }));
   return {
-    coincident: peak(({ shares }) => coincidentDemandVA(wholeVA, shares, share)),
-    allAtOnce: peak(({ shares }) => coincidentDemandVA(wholeVA, shares, 1)),
+    coincident: peak(demandVA[0]!),
+    allAtOnce: plainSum(wholeVA),
     byLeg,
-    neutral: byLeg.map(({ leg, powerVA }) => {
-      const lineNeutralVA = axis((load) => (load.legs === leg ? 1 : 0));
-      const sumVA = peak(({ shares }) => coincidentDemandVA(lineNeutralVA, shares, 1)).powerVA;
-      return { leg, powerVA: Math.min(powerVA, sumVA) };
-    }),
+    neutral: byLeg.map(({ leg, powerVA }) => ({
+      leg,
+      powerVA: Math.min(powerVA, plainSum(axis((load) => (load.legs === leg ? 1 : 0))).powerVA),
+    })),
     starts,
   };
 }

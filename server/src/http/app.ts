@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { builtInCatalogue } from '@levamen/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -78,12 +79,17 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
 
   if (webRoot !== undefined) {
     app.use(
-      express.static(webRoot, {
+      expressStaticGzip(webRoot, {
         index: 'index.html',
-        setHeaders: (response, path) => {
-          // Files with a hash in their name never change.
-          const hashed = /-[A-Z0-9]{8}\.\w+$/.test(path);
-          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        // The build leaves a Brotli copy beside each file.
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: {
+          setHeaders: (response, path) => {
+            // Files with a hash in their name never change.
+            const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path);
+            response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+          },
         },
       }),
     );

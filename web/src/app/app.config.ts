@@ -1,7 +1,6 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
-import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { levamenPreset } from './theme/levamen-preset';
@@ -21,6 +20,5 @@ export const appConfig: ApplicationConfig = {
         },
       },
     }),
-    MessageService,
   ],
 };

@@ -1,15 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
-import { Toast } from 'primeng/toast';
 import { Appearance } from './data/appearance';
 
 @Component({
   selector: 'lv-root',
-  imports: [RouterOutlet, Toast],
-  template: `
-    <router-outlet />
-    <p-toast position="top-right" />
-  `,
+  imports: [RouterOutlet],
+  template: `<router-outlet />`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {

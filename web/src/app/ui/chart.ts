@@ -10,6 +10,8 @@ import {
 } from '@angular/core';
 import type { Chart as Engine, ChartOptions } from './chart-engine';
 
+const redrawMs = 120;
+
 /** A chart; the drawing library is fetched when the first one is shown. Give the numbers as a table beside it. */
 @Component({
   selector: 'lv-chart',
@@ -30,20 +32,28 @@ export class ChartView {
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   private engine: Engine | null = null;
   private destroyed = false;
+  private waiting: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     afterRenderEffect(() => {
       const options = this.options();
-      if (this.engine) this.engine.setOption(options, { notMerge: true });
+      if (this.engine) this.drawSoon(options);
       else void this.begin();
     });
     const watch = new ResizeObserver(() => this.engine?.resize());
     afterRenderEffect(() => watch.observe(this.place().nativeElement));
     inject(DestroyRef).onDestroy(() => {
       this.destroyed = true;
+      clearTimeout(this.waiting);
       watch.disconnect();
       this.engine?.dispose();
     });
+  }
+
+  /** Figures and margins are drawn first; a chart that follows a moment later is early enough. */
+  private drawSoon(options: ChartOptions): void {
+    clearTimeout(this.waiting);
+    this.waiting = setTimeout(() => this.engine?.setOption(options, { notMerge: true }), redrawMs);
   }
 
   private async begin(): Promise<void> {

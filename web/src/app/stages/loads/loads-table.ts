@@ -6,32 +6,21 @@ import {
   ElementRef,
   inject,
   input,
+  linkedSignal,
   model,
   output,
   signal,
 } from '@angular/core';
 import { quantityText, type Load, type LoadEffect } from '@levamen/core';
-import {
-  cellChoices,
-  cellText,
-  costText,
-  loadColumns,
-  writeCell,
-  type CellContext,
-  type ColumnKey,
-  type LoadColumn,
-} from './load-columns';
+import { cellText, costText, loadColumns, writeCell, type CellContext, type ColumnKey } from './load-columns';
 import { LoadEdits } from './load-edits';
+import { LoadRow, type LoadCell, type LoadRowView } from './load-row';
 
-interface Cell {
-  readonly column: LoadColumn;
-  readonly text: string;
-  readonly rejected: string;
-}
-
-interface Row {
-  readonly load: Load;
-  readonly cells: readonly Cell[];
+interface RowInputs {
+  readonly loads: readonly Load[];
+  readonly effects: ReadonlyMap<string, LoadEffect>;
+  readonly context: CellContext;
+  readonly rejected: ReadonlyMap<string, Rejected>;
 }
 
 /** Text that could not be taken stays in its cell until it is mended or given up. */
@@ -45,9 +34,16 @@ const cellKey = (loadId: string, key: ColumnKey): string => `${loadId} ${key}`;
 /** The loads as a table that is edited like a spreadsheet. */
 @Component({
   selector: 'lv-loads-table',
+  imports: [LoadRow],
   templateUrl: './loads-table.html',
   styleUrl: './loads-table.css',
-  host: { '(paste)': 'onPaste($event)' },
+  host: {
+    '(mousedown)': 'pick($event)',
+    '(click)': 'onClick($event)',
+    '(dblclick)': 'onDoubleClick($event)',
+    '(keydown)': 'onKey($event)',
+    '(paste)': 'onPaste($event)',
+  },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadsTable {
@@ -72,32 +68,38 @@ export class LoadsTable {
     const index = this.loads().findIndex(({ id }) => id === this.active());
     return index < 0 ? 0 : index;
   });
-  protected readonly rows = computed((): Row[] => {
-    const context = this.context();
-    const rejected = this.rejected();
-    return this.loads().map((load) => {
-      const effect = this.effects().get(load.id);
-      return {
-        load,
-        cells: loadColumns.map((column): Cell => {
+  protected readonly rows = linkedSignal<RowInputs, readonly LoadRowView[]>({
+    source: () => ({
+      loads: this.loads(),
+      effects: this.effects(),
+      context: this.context(),
+      rejected: this.rejected(),
+    }),
+    computation: ({ loads, effects, context, rejected }, previous) => {
+      const before = new Map(previous?.value.map((row) => [row.load, row]));
+      return loads.map((load): LoadRowView => {
+        const effect = effects.get(load.id);
+        const cells = loadColumns.map((column): LoadCell => {
           const refused = rejected.get(cellKey(load.id, column.key));
           return {
             column,
             text: refused?.text ?? this.textOf(load, effect, column.key, context),
             rejected: refused?.message ?? '',
           };
-        }),
-      };
-    });
+        });
+        const same = before.get(load);
+        const unchanged = same?.cells.every(
+          ({ text, rejected: refused }, c) => text === cells[c]!.text && refused === cells[c]!.rejected,
+        );
+        return same && unchanged ? same : { load, cells };
+      });
+    },
   });
   /** Message of the active cell, shown below the table and read out. */
   protected readonly message = computed(() => {
     const cell = this.rows()[this.activeRow()]?.cells[this.activeColumn()];
     return cell ? cell.rejected : '';
   });
-  protected readonly choices = computed(() =>
-    cellChoices(loadColumns[this.activeColumn()]!.key, this.context().system),
-  );
   private wantsFocus = false;
   /** Editing with Enter selects what is there; editing by typing goes on after what was typed. */
   private selectAll = false;
@@ -120,15 +122,22 @@ export class LoadsTable {
     this.active.set(id);
   }
 
-  protected pick(row: number, column: number): void {
-    if (this.editing() && row === this.activeRow() && column === this.activeColumn()) return;
+  protected pick(event: Event): void {
+    const place = this.placeOf(event);
+    if (!place) return;
+    if (this.editing() && place.row === this.activeRow() && place.column === this.activeColumn()) return;
     this.finish();
-    this.moveTo(row, column);
+    this.moveTo(place.row, place.column);
   }
 
-  protected onClick(row: number, column: number): void {
-    const load = this.loads()[row];
-    if (load && loadColumns[column]!.kind === 'toggle') this.edits.toggle(load);
+  protected onClick(event: Event): void {
+    const place = this.placeOf(event);
+    const load = place && this.loads()[place.row];
+    if (load && loadColumns[place.column]!.kind === 'toggle') this.edits.toggle(load);
+  }
+
+  protected onDoubleClick(event: Event): void {
+    if (this.placeOf(event) && !this.editing()) this.startEdit();
   }
 
   protected onKey(event: KeyboardEvent): void {
@@ -176,6 +185,14 @@ export class LoadsTable {
     }
     this.startEdit(text.trim());
     this.finish();
+  }
+
+  /** Row and column of the cell an event came from. */
+  private placeOf(event: Event): { readonly row: number; readonly column: number } | null {
+    const cell = event.target instanceof Element ? event.target.closest<HTMLElement>('td') : null;
+    const id = cell?.closest<HTMLElement>('tr')?.dataset['load'];
+    const row = this.loads().findIndex((load) => load.id === id);
+    return cell && row >= 0 ? { row, column: Number(cell.dataset['column']) } : null;
   }
 
   private textOf(load: Load, effect: LoadEffect | undefined, key: ColumnKey, context: CellContext): string {
@@ -237,7 +254,7 @@ export class LoadsTable {
       event.key.length === 1 &&
       !event.ctrlKey &&
       !event.metaKey &&
-      event.target === event.currentTarget
+      event.target instanceof HTMLTableCellElement
     ) {
       // Typed faster than the editor could take the focus.
       event.preventDefault();
@@ -247,7 +264,7 @@ export class LoadsTable {
 
   /** The editor goes away with the next drawing; keys pressed before that must not get lost. */
   private keepFocus(event: KeyboardEvent): void {
-    if (event.currentTarget instanceof HTMLElement) event.currentTarget.focus();
+    if (event.target instanceof Element) event.target.closest<HTMLElement>('td')?.focus();
   }
 
   private onMoveKey(event: KeyboardEvent): void {
