@@ -2,10 +2,21 @@
 
 RUN="$STATE/run"
 
-server_pid() {
+# running_pid NAME: the process id noted under that name, if it still runs.
+running_pid() {
   local pid
-  pid=$(cat "$RUN/server.pid" 2>/dev/null) || return 1
+  pid=$(cat "$RUN/$1.pid" 2>/dev/null) || return 1
   kill -0 "$pid" 2>/dev/null && printf '%s' "$pid"
+}
+
+# end_process PID: asks it to end and waits until it has.
+end_process() {
+  kill "$1" 2>/dev/null || return 0
+  for _ in $(seq 150); do
+    kill -0 "$1" 2>/dev/null || return 0
+    sleep 0.1
+  done
+  kill -9 "$1" 2>/dev/null || true
 }
 
 open_browser() {
@@ -26,7 +37,7 @@ wait_until_ready() {
 # serve DATABASE DEMO: runs in the foreground until Ctrl-C or ./levamen stop.
 serve() {
   local database=$1 demo=$2 port=${LEVAMEN_PORT:-4780} pid
-  if pid=$(server_pid); then
+  if pid=$(running_pid server); then
     say "Levamen runs already at $(cat "$RUN/address"). Stop it with: ./levamen stop"
     return
   fi
@@ -39,6 +50,7 @@ serve() {
   start_cluster "$STATE/pg"
   ensure_database "$database"
   mkdir -p "$RUN"
+  printf '%s' "$$" >"$RUN/launcher.pid"
   local url="http://127.0.0.1:$port"
   LEVAMEN_PORT=$port LEVAMEN_DATABASE_URL=$(database_url "$database") LEVAMEN_DEMO=$demo LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} \
     LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" node server/dist/main.js &
@@ -57,21 +69,17 @@ end_serving() {
   trap - EXIT INT TERM HUP
   kill "$1" 2>/dev/null || true
   wait "$1" 2>/dev/null || true
-  rm -f "$RUN/server.pid" "$RUN/address"
   stop_cluster "$STATE/pg"
+  rm -f "$RUN"/*.pid "$RUN/address"
   say "Levamen has stopped."
 }
 
+# The launcher in the other terminal cleans up after itself; what it can no longer do is done here.
 stop_all() {
   local pid
-  if pid=$(server_pid); then
-    kill "$pid"
-    for _ in $(seq 100); do
-      kill -0 "$pid" 2>/dev/null || break
-      sleep 0.1
-    done
-  fi
-  rm -f "$RUN/server.pid" "$RUN/address"
+  if pid=$(running_pid launcher); then end_process "$pid"; fi
+  if pid=$(running_pid server); then end_process "$pid"; fi
+  rm -f "$RUN"/*.pid "$RUN/address"
   stop_cluster "$STATE/pg"
   say "Levamen is stopped."
 }
