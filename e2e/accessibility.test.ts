@@ -17,6 +17,8 @@ const check = async (page: Page): Promise<void> => {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every view passes axe in the ${scheme} scheme`, async ({ page }) => {
+    // Seven analyses of large pages, on a machine that may be busy.
+    test.setTimeout(240_000);
     const bench = new Bench(page);
     await page.addInitScript((chosen) => localStorage.setItem('levamen.scheme', chosen), scheme);
     await page.goto('/jobs');

@@ -66,7 +66,9 @@ export interface LoadRowView {
         } @else if (cell.column.key === 'name') {
           {{ cell.text }}
           @if (row().load.basis === 'measured' || row().load.basis === 'nameplate') {
-            <span class="basis">{{ row().load.basis }}</span>
+            <span class="basis" [title]="row().load.basis">{{
+              row().load.basis === 'measured' ? 'meas.' : 'plate'
+            }}</span>
           }
         } @else {
           <span [class.figure]="cell.column.number || cell.column.key === 'start'">{{ cell.text }}</span>

@@ -7,20 +7,14 @@ import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
 import { Quantity } from '../../ui/quantity';
 import { VerdictMark } from '../../ui/verdict-mark';
+import { FailingStacks } from './failing-stacks';
 import { StackEditor } from './stack-editor';
-
-interface StackRow {
-  readonly judged: JudgedStack;
-  readonly name: string;
-  readonly selected: boolean;
-  readonly suggested: boolean;
-  readonly lacks: string;
-}
+import type { StackRow } from './stack-row';
 
 /** What is asked, which stacks meet it, which nearly do, and what they lack. */
 @Component({
   selector: 'lv-sources-stage',
-  imports: [Button, FigureButton, FindingsList, Quantity, StackEditor, VerdictMark],
+  imports: [Button, FailingStacks, FigureButton, FindingsList, Quantity, StackEditor, VerdictMark],
   templateUrl: './sources-stage.html',
   styleUrl: './sources-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,0 +1,11 @@
+import type { JudgedStack } from '@levamen/core';
+
+/** One stack as the tables of Sources show it. */
+export interface StackRow {
+  readonly judged: JudgedStack;
+  readonly name: string;
+  readonly selected: boolean;
+  readonly suggested: boolean;
+  /** "runtime 22 h of 24 h; starting 10 kVA of 9 kVA" */
+  readonly lacks: string;
+}
