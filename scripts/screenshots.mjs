@@ -5,6 +5,8 @@ const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
 const browser = await launchBrowser();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
+page.setDefaultTimeout(15_000);
+
 const open = async (job, stage) => {
   await page.goto(`${url}/jobs`);
   await page.getByRole('link', { name: job, exact: true }).click();
@@ -12,10 +14,7 @@ const open = async (job, stage) => {
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
 };
 const shoot = async (name) => {
-  await page.evaluate(() =>
-    Promise.all(document.getAnimations().map(({ finished }) => finished.catch(() => undefined))),
-  );
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(700);
   await page.screenshot({ path: `${folder}${name}.png` });
 };
 
