@@ -8,7 +8,10 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { LoadEffect } from '@levamen/core';
 import { Button } from 'primeng/button';
+import { auditTime } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { LoadFocus } from '../../data/load-focus';
@@ -19,6 +22,9 @@ import { DemandChart } from './demand-chart';
 import { LoadDetail } from './load-detail';
 import { LoadEdits } from './load-edits';
 import { LoadsTable } from './loads-table';
+
+const noEffects: ReadonlyMap<string, LoadEffect> = new Map();
+const settleMs = 60;
 
 /** The loads of the house: what each takes, what it asks for, and which stay on in an outage. */
 @Component({
@@ -68,6 +74,11 @@ export class LoadsStage {
       season: evaluation.settings.designSeason.value,
     };
   });
+  /** What each load costs follows a moment after the margins: two hundred rows must not hold them up. */
+  protected readonly effects = toSignal(
+    toObservable(computed(() => this.evaluation()?.loads ?? noEffects)).pipe(auditTime(settleMs)),
+    { initialValue: noEffects },
+  );
   protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
 
   constructor() {
