@@ -28,7 +28,7 @@ install_packages() {
   local log="$STATE/apt.log"
   mkdir -p "$STATE"
   { "${as_root[@]}" apt-get update &&
-    "${as_root[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$@"; } >"$log" 2>&1 ||
+    "${as_root[@]}" env DEBIAN_FRONTEND=noninteractive UCF_FORCE_CONFFOLD=1 apt-get install -y --no-install-recommends "$@"; } >"$log" 2>&1 ||
     fail "apt-get could not install: $* (see $log)" "Check the network and the package sources, then run this again."
 }
 
