@@ -1,8 +1,8 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   ElementRef,
   inject,
   input,
@@ -105,12 +105,13 @@ export class LoadsTable {
   private selectAll = false;
 
   constructor() {
-    effect(() => {
+    // After the drawing, never before: the active cell must be the one that is on the screen.
+    afterRenderEffect(() => {
       this.activeRow();
       this.activeColumn();
       this.editing();
       this.rows();
-      if (this.wantsFocus) queueMicrotask(() => requestAnimationFrame(() => this.focusActive()));
+      if (this.wantsFocus) this.focusActive();
     });
   }
 
