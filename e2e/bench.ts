@@ -62,7 +62,11 @@ export class Bench {
     await this.page.keyboard.press('Enter');
   }
 
+  /** Every edit has reached the server: no draft is left on this device, and the page says so. */
   async saved(): Promise<void> {
+    await this.page.waitForFunction(() =>
+      Object.keys(localStorage).every((key) => !key.startsWith('levamen.draft.')),
+    );
     await expect(this.page.locator('lv-save-mark')).toContainText(/^\s*saved/);
   }
 }

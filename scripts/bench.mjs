@@ -135,7 +135,7 @@ Written by \`./levamen bench\` while \`./levamen demo\` runs. Machine: ${os.cpus
 ## An edit
 
 Wanted: every margin within 100 ms with 200 loads. One edit works out demand, every stack of the catalogue against every limit,
-all margins, and the effect of each load.
+and all margins; what each load costs follows 60 ms later.
 
 | what | median | 95th percentile |
 | --- | --- | --- |

@@ -45,6 +45,7 @@ export interface Evaluation {
   readonly nearly: readonly JudgedStack[];
   readonly margins: readonly Margin[];
   readonly findings: readonly Finding[];
+  /** What each load costs; worked out when it is first looked at, since the margins do not need it. */
   readonly loads: ReadonlyMap<string, LoadEffect>;
 }
 
@@ -79,6 +80,7 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
       figures: [],
     });
   }
+  let effects: ReadonlyMap<string, LoadEffect> | undefined;
   return {
     settings: context.settings,
     hourlyByTierWh: hourlyByTierWh(context.backupSet, context.settings.designSeason.value),
@@ -98,6 +100,8 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
     nearly,
     margins: selected?.margins ?? [],
     findings: findings.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity)),
-    loads: loadEffects(context, selected),
+    get loads() {
+      return (effects ??= loadEffects(context, selected));
+    },
   };
 }

@@ -11,6 +11,7 @@ import {
 import type { Chart as Engine, ChartOptions } from './chart-engine';
 
 const redrawMs = 120;
+const idleTimeoutMs = 1000;
 
 /** A chart; the drawing library is fetched when the first one is shown. Give the numbers as a table beside it. */
 @Component({
@@ -31,6 +32,7 @@ export class ChartView {
   readonly label = input.required<string>();
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   private engine: Engine | null = null;
+  private begun = false;
   private destroyed = false;
   private waiting: ReturnType<typeof setTimeout> | undefined;
 
@@ -38,7 +40,7 @@ export class ChartView {
     afterRenderEffect(() => {
       const options = this.options();
       if (this.engine) this.drawSoon(options);
-      else void this.begin();
+      else this.beginWhenIdle();
     });
     const watch = new ResizeObserver(() => this.engine?.resize());
     afterRenderEffect(() => watch.observe(this.place().nativeElement));
@@ -56,9 +58,18 @@ export class ChartView {
     this.waiting = setTimeout(() => this.engine?.setOption(options, { notMerge: true }), redrawMs);
   }
 
+  /** The stage stands before the drawing library is asked for. */
+  private beginWhenIdle(): void {
+    if (this.begun) return;
+    this.begun = true;
+    const begin = (): void => void this.begin();
+    if ('requestIdleCallback' in window) window.requestIdleCallback(begin, { timeout: idleTimeoutMs });
+    else setTimeout(begin, redrawMs);
+  }
+
   private async begin(): Promise<void> {
     const { makeChart } = await import('./chart-engine');
-    if (this.destroyed || this.engine) return;
+    if (this.destroyed) return;
     this.engine = makeChart(this.place().nativeElement);
     this.engine.setOption(this.options());
   }

@@ -11,7 +11,7 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { LoadEffect } from '@levamen/core';
 import { Button } from 'primeng/button';
-import { auditTime } from 'rxjs';
+import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { LoadFocus } from '../../data/load-focus';
@@ -76,7 +76,10 @@ export class LoadsStage {
   });
   /** What each load costs follows a moment after the margins: two hundred rows must not hold them up. */
   protected readonly effects = toSignal(
-    toObservable(computed(() => this.evaluation()?.loads ?? noEffects)).pipe(auditTime(settleMs)),
+    toObservable(this.evaluation).pipe(
+      auditTime(settleMs),
+      map((evaluation) => evaluation?.loads ?? noEffects),
+    ),
     { initialValue: noEffects },
   );
   protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
