@@ -6,13 +6,14 @@ import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
 import { settingSource } from '../job/settings.js';
 import type { Load } from '../load/load.schema.js';
+import { serviceRatingA } from '../panel/service-rating.js';
 import { systemFacts } from '../supply/legs.js';
 import type { PowerDemand } from './power-demand.js';
 import { allAtOnceFigure, runningDemandFigure } from './power-figures.js';
 
 /** One way to arrive at a power. */
 export interface DemandView {
-  readonly key: 'rule-of-thumb' | 'standard' | 'optional' | 'all-at-once' | 'coincident';
+  readonly key: 'rule-of-thumb' | 'standard' | 'optional' | 'measured' | 'all-at-once' | 'coincident';
   readonly label: string;
   /** null = this way does not apply here; `sizes` says why. */
   readonly figure: Figure | null;
@@ -26,7 +27,7 @@ const houseCode =
   'It sizes the service, and a source that carries the whole house under automatic transfer (702.4).';
 
 const ruleOfThumb = (job: Job): DemandView => {
-  const service = job.supply.serviceRatingA;
+  const service = serviceRatingA(job);
   const american = systemFacts[job.supply.system].legVoltageV === 120;
   const sizes = 'A habit, not a calculation: use it to notice that another figure is odd.';
   const base = { key: 'rule-of-thumb', label: 'Rule of thumb by service size', upTo: null } as const;
@@ -56,6 +57,53 @@ const ruleOfThumb = (job: Job): DemandView => {
     figure: end('from', 'Rule of thumb, from', 8000),
     upTo: end('to', 'Rule of thumb, to', 12_000),
     sizes,
+  };
+};
+
+/** Share of the measured peak that NEC 220.87 asks for. */
+const measuredShare = 1.25;
+
+const measuredView = (job: Job): DemandView => {
+  const { measurement } = job.usage;
+  const base = { key: 'measured', label: 'Measured, 125 % of the highest quarter hour', upTo: null } as const;
+  if (!measurement) {
+    return { ...base, figure: null, sizes: 'Import meter data in Usage: the house then speaks for itself.' };
+  }
+  const peak = given({
+    key: 'usage.highest',
+    label: 'Highest measured demand',
+    value: measurement.highestW,
+    unit: 'W',
+    source: { kind: 'measured' },
+    assumptions: [
+      `${measurement.name}, ${measurement.fromDay} to ${measurement.toDay}`,
+      `at ${measurement.highestAt.replace('T', ' ')}`,
+    ],
+  });
+  const days = (Date.parse(measurement.toDay) - Date.parse(measurement.fromDay)) / 86_400_000;
+  return {
+    ...base,
+    figure: derived({
+      key: 'power.nec.measured',
+      label: 'Existing load by measurement',
+      value: measuredShare * measurement.highestW,
+      unit: 'W',
+      formula: '125 % × {peak}',
+      inputs: { peak },
+      source: { kind: 'published', reference: 'NEC 2023, 220.87' },
+      assumptions: [
+        ...(days < 364
+          ? [
+              `only ${Math.round(days)} days were measured; the rule asks for a year, or 30 days with allowances`,
+            ]
+          : []),
+        ...(measurement.intervalS > 900
+          ? [`intervals of ${measurement.intervalS / 60} min flatten the peak; the rule asks for 15 min`]
+          : []),
+      ],
+    }),
+    sizes:
+      'It sizes the service for what is there and what is added to it (220.87): whole house, not the backup set.',
   };
 };
 
@@ -151,6 +199,7 @@ export function compareDemands(
       upTo: null,
       sizes: american ? houseCode : noCode,
     },
+    measuredView(job),
     {
       key: 'all-at-once',
       label: 'Load list, everything at once',

@@ -1,4 +1,7 @@
 import * as z from 'zod';
+import { surveySchema } from '../panel/panel.schema.js';
+import { surveyProblems } from '../panel/survey-problems.js';
+import { usageSchema } from '../usage/usage.schema.js';
 import { loadSchema } from '../load/load.schema.js';
 import { systemFacts } from '../supply/legs.js';
 import { supplySchema } from '../supply/supply.schema.js';
@@ -8,10 +11,10 @@ import { siteSchema } from './site.schema.js';
 import { nameSchema } from './text.schema.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 1;
+export const jobVersion = 2;
 export const maxLoads = 500;
 
-/** The saved form of a job, version 1: one document, the same in the database and in a `.levamen.json` file. */
+/** The saved form of a job, version 2: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),
@@ -20,10 +23,25 @@ export const jobSchema = z
     site: siteSchema,
     brief: briefSchema,
     supply: supplySchema,
+    survey: surveySchema,
+    usage: usageSchema,
     loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
     design: designSchema,
   })
   .superRefine((job, context) => {
+    for (const { path, message } of surveyProblems(job.survey)) {
+      context.addIssue({ code: 'custom', path: ['survey', ...path], message });
+    }
+    job.usage.bills.forEach((bill, index) => {
+      if (bill.toDay <= bill.fromDay) {
+        context.addIssue({
+          code: 'custom',
+          path: ['usage', 'bills', index, 'toDay'],
+          message: 'The period ends before it begins; correct one of the days',
+        });
+      }
+    });
+    const circuits = new Set(job.survey.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
     const known = new Set<string>();
     const allowed = systemFacts[job.supply.system].legSets;
     job.loads.forEach((load, index) => {
@@ -35,6 +53,13 @@ export const jobSchema = z
         });
       }
       known.add(load.id);
+      if (load.circuitId !== null && !circuits.has(load.circuitId)) {
+        context.addIssue({
+          code: 'custom',
+          path: ['loads', index, 'circuitId'],
+          message: 'No panel has this circuit; use null for a load that is not placed',
+        });
+      }
       if (!allowed.includes(load.legs)) {
         context.addIssue({
           code: 'custom',

@@ -33,7 +33,7 @@ describe('reading a job', () => {
     [{ format: 'another-program', version: 1 }, 'format', 'not made by Levamen'],
     [{ format: 'levamen-job' }, 'version', 'does not say its version'],
     [{ format: 'levamen-job', version: 1.5 }, 'version', 'does not say its version'],
-    [{ format: 'levamen-job', version: 2 }, 'version', 'newer Levamen'],
+    [{ format: 'levamen-job', version: 3 }, 'version', 'newer Levamen'],
   ])('refuses %j at “%s”', (document, path, words) => {
     expect(firstProblem(document)).toMatchObject({ path, message: expect.stringContaining(words) as string });
   });
@@ -88,6 +88,22 @@ describe('reading a job', () => {
   });
 });
 
+describe('a job of version 1', () => {
+  const load = aLoad();
+  const { circuitId: _c, measuredOn: _m, ...oldLoad } = load;
+  const { survey: _s, usage: _u, ...rest } = aJob([load]);
+  const saved = { ...rest, version: 1, loads: [oldLoad] };
+
+  it('gains an empty survey and usage, and loads that are not placed', () => {
+    expect(readJob(saved)).toEqual({ ok: true, job: aJob([load]) });
+  });
+
+  it('that is broken says so at the same place', () => {
+    expect(firstProblem({ ...saved, loads: 'none' })?.path).toBe('loads');
+    expect(firstProblem({ ...saved, loads: [7] })?.path).toBe('loads.0');
+  });
+});
+
 describe('the published JSON Schema', () => {
   // strict mode is off for the annotations JSON Schema 2020-12 allows; ajv is the reference implementation here.
   const validate = new Ajv2020({ strict: false, allErrors: true }).compile(jobJsonSchema());
@@ -107,7 +123,7 @@ describe('the published JSON Schema', () => {
   it('refuses what the program refuses', () => {
     expect(validate({ ...newJob('x'), surprise: 1 })).toBe(false);
     expect(validate({ ...newJob('x'), name: '' })).toBe(false);
-    expect(validate({ ...newJob('x'), version: 2 })).toBe(false);
+    expect(validate({ ...newJob('x'), version: 1 })).toBe(false);
   });
 
   it('takes whatever valid loads there are', () => {

@@ -1,7 +1,22 @@
 type Saved = Record<string, unknown>;
 
+const isRecord = (value: unknown): value is Saved => typeof value === 'object' && value !== null;
+
+/** Version 2 adds the survey (services, panels, circuits), usage, and the circuit of a load. */
+const addSurvey = (saved: Saved): Saved => ({
+  ...saved,
+  version: 2,
+  survey: { services: [], panels: [], monitorCircuitId: null },
+  usage: { bills: [], outages: [], outageYears: null, reliability: null, measurement: null },
+  loads: Array.isArray(saved['loads'])
+    ? saved['loads'].map((load: unknown) =>
+        isRecord(load) ? { ...load, circuitId: null, measuredOn: null } : load,
+      )
+    : saved['loads'],
+});
+
 /** migrations[n] turns the saved form of version n into that of version n + 1. Version 1 is the first. */
-const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {};
+const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = { 1: addSurvey };
 
 /**
  * Brings a saved job up to the present version, one step at a time.

@@ -1,4 +1,6 @@
 import type { SupplySystem } from '../supply/supply.schema.js';
+import { emptySurvey } from '../panel/panel.schema.js';
+import { emptyUsage } from '../usage/usage.schema.js';
 import { jobFormat, jobVersion, type Job } from './job.schema.js';
 
 /** A job about which nothing is known but its name and its supply. */
@@ -32,6 +34,8 @@ export function newJob(name: string, system: SupplySystem = 'split-120-240'): Jo
       notes: '',
     },
     supply: { system, frequencyHz: american ? 60 : 50, serviceRatingA: null },
+    survey: emptySurvey(),
+    usage: emptyUsage(),
     loads: [],
     design: { chosen: null },
   };

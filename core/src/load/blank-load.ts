@@ -21,6 +21,8 @@ export function blankLoad(id: string, name: string, system: SupplySystem, loads:
     tier: 'should',
     inBackupSet: true,
     basis: 'user',
+    circuitId: null,
+    measuredOn: null,
     note: '',
   };
 }

@@ -37,6 +37,8 @@ export function loadFromLibrary(
     voltageV: null,
     inBackupSet: typical.tier === 'must' || typical.tier === 'should',
     basis: 'typical',
+    circuitId: null,
+    measuredOn: null,
     note: '',
   };
 }

@@ -89,6 +89,10 @@ export const loadSchema = z.strictObject({
   inBackupSet: z.boolean({ error: 'Say yes or no' }),
   /** Where its figures come from. */
   basis: z.enum(bases, { error: `Choose one of: ${bases.join(', ')}` }),
+  /** The circuit it hangs on; null = not placed yet. */
+  circuitId: idSchema.nullable(),
+  /** Day on which its figures were measured; null = never. */
+  measuredOn: z.iso.date('Write the day as 2026-02-28').nullable(),
   note: lineSchema(300),
 });
 export type Load = z.infer<typeof loadSchema>;

@@ -26,6 +26,8 @@ export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Lo
     tier: 'should',
     inBackupSet: true,
     basis: 'user',
+    circuitId: null,
+    measuredOn: null,
     note: '',
   };
 }

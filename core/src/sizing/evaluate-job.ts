@@ -9,6 +9,7 @@ import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
 import { hourlyByTierWh } from '../load/hourly-by-tier.js';
 import type { Tier } from '../load/load.schema.js';
+import { panelFindings, type PanelFinding } from '../panel/panel-findings.js';
 import { assembleStack } from './assemble-stack.js';
 import { demandContextOf } from './demand-context-of.js';
 import { enumerateStacks } from './enumerate-stacks.js';
@@ -45,6 +46,8 @@ export interface Evaluation {
   readonly nearly: readonly JudgedStack[];
   readonly margins: readonly Margin[];
   readonly findings: readonly Finding[];
+  /** What the survey of the panels gives reason to say; worked out when it is first looked at. */
+  readonly panelFindings: readonly PanelFinding[];
   /** What each load costs; worked out when it is first looked at, since the margins do not need it. */
   readonly loads: ReadonlyMap<string, LoadEffect>;
 }
@@ -81,6 +84,7 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
     });
   }
   let effects: ReadonlyMap<string, LoadEffect> | undefined;
+  let found: readonly PanelFinding[] | undefined;
   return {
     settings: context.settings,
     hourlyByTierWh: hourlyByTierWh(context.backupSet, context.settings.designSeason.value),
@@ -100,6 +104,9 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
     nearly,
     margins: selected?.margins ?? [],
     findings: findings.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity)),
+    get panelFindings() {
+      return (found ??= panelFindings(job));
+    },
     get loads() {
       return (effects ??= loadEffects(context, selected));
     },

@@ -108,6 +108,8 @@ export function arbitraryLoad(system: SupplySystem): fc.Arbitrary<Load> {
     tier: fc.constantFrom(...tiers),
     inBackupSet: fc.constant(true),
     basis: fc.constantFrom(...bases),
+    circuitId: fc.constant(null),
+    measuredOn: fc.constant(null),
     note: fc.constant(''),
   });
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Job, JobSummary, SavedJob, SaveResult } from '@levamen/core';
+import { readJob, type Job, type JobSummary, type SavedJob, type SaveResult } from '@levamen/core';
 import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
 
@@ -15,6 +15,13 @@ interface SummaryRow {
   load_count: number;
   head_revision: number;
   updated_at: Date;
+}
+
+/** A document as the database has it, perhaps of an older version, in the present form. */
+function present(document: unknown): Job {
+  const read = readJob(document);
+  if (!read.ok) throw new Error(`A stored job cannot be read: ${JSON.stringify(read.problems[0])}`);
+  return read.job;
 }
 
 /** Keeps the jobs of one workspace. Every change of a job is one transaction that appends a revision. */
@@ -86,7 +93,7 @@ export class JobStore {
       }
       if (job.headRevision !== baseRevision) {
         const base = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision: baseRevision });
-        return { kind: 'stale', theirs: await this.head(manager, job), base: base?.document ?? null };
+        return { kind: 'stale', theirs: await this.head(manager, job), base: base ? present(base.document) : null };
       }
       return { kind: 'saved', result: await this.append(manager, job, document, saveId) };
     });
@@ -126,7 +133,7 @@ export class JobStore {
     const { manager } = this.source;
     if (!(await manager.existsBy(JobEntity, this.present(id)))) return null;
     const row = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision });
-    return row && { id, revision, updatedAt: row.savedAt.toISOString(), document: row.document };
+    return row && { id, revision, updatedAt: row.savedAt.toISOString(), document: present(row.document) };
   }
 
   private present(id: string) {
@@ -171,7 +178,7 @@ export class JobStore {
       id: job.id,
       revision: job.headRevision,
       updatedAt: job.updatedAt.toISOString(),
-      document: row.document,
+      document: present(row.document),
     };
   }
 }

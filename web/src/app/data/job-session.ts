@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { conflictSchema, diffJobs, type Job, type SavedJob } from '@levamen/core';
+import { conflictSchema, diffJobs, settleLegs, type Job, type SavedJob } from '@levamen/core';
 import {
   catchError,
   debounceTime,
@@ -102,10 +102,10 @@ export class JobSession {
     );
   }
 
-  /** Changes the job. `label` names the step in undo and redo. */
+  /** Changes the job. `label` names the step in undo and redo. Loads follow their circuits to other legs. */
   edit(label: string, change: (job: Job) => Job): void {
     const history = this.history();
-    if (history) this.move(record(history, label, change(history.present)));
+    if (history) this.move(record(history, label, settleLegs(change(history.present))));
   }
 
   undo(): void {

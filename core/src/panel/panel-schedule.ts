@@ -1,0 +1,104 @@
+import type { Job } from '../job/job.schema.js';
+import { conductorText } from '../wiring/conductor.schema.js';
+import { circuitLegSet } from './circuit-legs.js';
+import { connectedVA, loadsBehind } from './circuit-power.js';
+import { panelFedBy } from './find-circuit.js';
+import type { Circuit, Panel } from './panel.schema.js';
+
+/** Columns of a panel schedule, in the order of the file; {@link readCircuitRows} reads them back. */
+export const scheduleColumns = [
+  'Space',
+  'Half',
+  'Breaker A',
+  'Poles',
+  'Description',
+  'Leg',
+  'Protection',
+  'Conductor',
+  'Shared neutral',
+  'Handle tie',
+  'Family',
+  'Use',
+  'Feeds back',
+  'Channel',
+  'Loads',
+  'Connected VA',
+] as const;
+
+export interface PanelSchedule {
+  readonly title: string;
+  /** Facts about the panel, label and value. */
+  readonly facts: readonly (readonly [string, string])[];
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
+const amps = (value: number | null): string => (value === null ? 'not known' : `${value} A`);
+
+const rowOf = (job: Job, panel: Panel, circuit: Circuit): (string | number)[] => {
+  const loads = loadsBehind(job, circuit.id);
+  const feeds = panelFedBy(job, circuit.id);
+  return [
+    circuit.spaces.join(', '),
+    circuit.half ?? '',
+    circuit.ratingA ?? '',
+    circuit.spaces.length,
+    circuit.name,
+    circuitLegSet(panel, circuit, job.supply.system),
+    circuit.protection,
+    circuit.conductor ? conductorText(circuit.conductor) : '',
+    circuit.neutralGroup,
+    circuit.handleTie ? 'yes' : '',
+    circuit.family,
+    circuit.use,
+    circuit.backFeeds ? 'yes' : '',
+    circuit.channel,
+    feeds
+      ? `feeds ${feeds.name}`
+      : loads.map(({ name, quantity }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join('; '),
+    Math.round(connectedVA(loads)),
+  ];
+};
+
+const feedText = (job: Job, panel: Panel): string => {
+  const { fedFrom } = panel;
+  switch (fedFrom.kind) {
+    case 'service':
+      return job.survey.services.find(({ id }) => id === fedFrom.serviceId)?.name ?? 'not known';
+    case 'circuit': {
+      const from = job.survey.panels
+        .flatMap((parent) => parent.circuits.map((circuit) => ({ parent, circuit })))
+        .find(({ circuit }) => circuit.id === fedFrom.circuitId);
+      return from ? `${from.parent.name}, space ${from.circuit.spaces.join(', ')}` : 'not known';
+    }
+    case 'lugs': {
+      const from = job.survey.panels.find(({ id }) => id === fedFrom.panelId);
+      return from ? `feed-through lugs of ${from.name}` : 'not known';
+    }
+    case 'unknown':
+      return 'not known';
+  }
+};
+
+/** The schedule of a panel: what is written on its door, with what hangs on each circuit. Spaces in order. */
+export function panelSchedule(job: Job, panel: Panel): PanelSchedule {
+  const { feeder } = panel;
+  return {
+    title: `${job.name}: ${panel.name}`,
+    facts: [
+      ['Place', panel.place || 'not known'],
+      ['Fed from', feedText(job, panel)],
+      [
+        'Feeder',
+        `${feeder.conductor ? conductorText(feeder.conductor) : 'conductor not known'}${feeder.lengthM === null ? '' : `, ${feeder.lengthM} m`}`,
+      ],
+      ['Bus rating', amps(panel.busRatingA)],
+      ['Main', panel.mainBreakerA === null ? 'lugs only' : amps(panel.mainBreakerA)],
+      ['Spaces', String(panel.spaces)],
+      ['Listed for breakers of family', panel.family || 'not known'],
+      ['Neutral and earth', panel.bonded === null ? 'not known' : panel.bonded ? 'bonded here' : 'separate'],
+    ],
+    rows: panel.circuits
+      .toSorted((a, b) => a.spaces[0]! - b.spaces[0]! || (a.half ?? '').localeCompare(b.half ?? ''))
+      .map((circuit) => rowOf(job, panel, circuit)),
+  };
+}

@@ -1,0 +1,120 @@
+import type { Job } from '../job/job.schema.js';
+import { legsOf, systemFacts } from '../supply/legs.js';
+import { circuitLegs } from './circuit-legs.js';
+import { circuitsById, circuitText, panelFedBy, spacesText } from './find-circuit.js';
+import type { Circuit, Panel } from './panel.schema.js';
+import { panelUpstream } from './panel-tree.js';
+
+/** Size classes of current sensors, A (common practice, no source). */
+export const sensorClassesA = [30, 60, 100, 200, 400] as const;
+
+export interface SensorPoint {
+  readonly panelId: string;
+  /** null = the mains of the panel. */
+  readonly circuitId: string | null;
+  readonly where: string;
+  readonly count: number;
+  readonly classA: number | null;
+  /** Does it matter which way round the sensor sits? */
+  readonly directionMatters: boolean;
+  readonly why: string;
+}
+
+export interface SensorPlan {
+  readonly points: readonly SensorPoint[];
+  readonly sensors: number;
+  /** Sensors of each class; null = rating not known. */
+  readonly byClass: readonly { readonly classA: number | null; readonly count: number }[];
+  readonly monitor: 'stays-on' | 'goes-dark' | 'unknown';
+  readonly monitorText: string;
+}
+
+const classOf = (ratingA: number | null): number | null =>
+  ratingA === null ? null : (sensorClassesA.find((classA) => classA >= ratingA) ?? sensorClassesA.at(-1)!);
+
+/** Does a neutral run with a circuit? Said, or assumed from the loads on it. */
+export function hasNeutral(job: Job, panel: Panel, circuit: Circuit): boolean {
+  if (circuit.neutral !== null) return circuit.neutral;
+  if (circuit.spaces.length === 1 || panelFedBy(job, circuit.id)) return true;
+  const loads = job.loads.filter(({ circuitId }) => circuitId === circuit.id);
+  const kindsWithNeutral = new Set(['range', 'dryer']);
+  const all = circuitLegs(panel, circuit, job.supply.system).length;
+  return loads.some(({ legs, kind }) => legsOf(legs).length < all || kindsWithNeutral.has(kind));
+}
+
+/** Whether a circuit stays on in an outage: something on it, or behind the panel it feeds, is in the backup set. */
+function staysOn(job: Job, circuitId: string): boolean {
+  if (job.loads.some((load) => load.circuitId === circuitId && load.inBackupSet)) return true;
+  const below = panelFedBy(job, circuitId);
+  return below ? below.circuits.some(({ id }) => staysOn(job, id)) : false;
+}
+
+/**
+ * Where current sensors go so that every circuit is measured (common practice, no source): one for each hot conductor that is
+ * not mirrored by another. A 240 V load without neutral needs one, with a neutral one a leg; the mains need one a leg.
+ */
+export function sensorPlan(job: Job): SensorPlan {
+  const { survey, supply } = job;
+  const legCount = systemFacts[supply.system].legs.length;
+  const points: SensorPoint[] = [];
+  for (const panel of survey.panels) {
+    const { breakersA } = panelUpstream(survey, panel);
+    if (panel.fedFrom.kind === 'service') {
+      const ratingA =
+        panel.mainBreakerA ?? (breakersA.length > 0 ? Math.min(...breakersA) : panel.busRatingA);
+      points.push({
+        panelId: panel.id,
+        circuitId: null,
+        where: `${panel.name}, mains`,
+        count: legCount,
+        classA: classOf(ratingA),
+        directionMatters: true,
+        why: 'one a leg; power may flow both ways here',
+      });
+    }
+    for (const circuit of panel.circuits) {
+      if (circuit.use === 'spare') continue;
+      const feeds = panelFedBy(job, circuit.id);
+      const poles = circuitLegs(panel, circuit, supply.system).length;
+      const neutral = hasNeutral(job, panel, circuit);
+      const count = poles === 1 || !neutral ? 1 : poles;
+      points.push({
+        panelId: panel.id,
+        circuitId: circuit.id,
+        where: `${panel.name} ${spacesText(circuit)} ${circuit.name}`.trim(),
+        count,
+        classA: classOf(circuit.ratingA),
+        directionMatters: circuit.backFeeds,
+        why: feeds
+          ? `feeds ${feeds.name}: what its circuits do not explain shows here`
+          : circuit.backFeeds
+            ? 'can feed back: fit it with the arrow towards the load'
+            : poles > 1
+              ? neutral
+                ? 'a neutral runs with it, so the legs may differ'
+                : 'no neutral: both legs carry the same, one sensor counts twice'
+              : 'one pole',
+      });
+    }
+  }
+  const byClass = [...sensorClassesA, null]
+    .map((classA) => ({
+      classA,
+      count: points.filter((point) => point.classA === classA).reduce((sum, { count }) => sum + count, 0),
+    }))
+    .filter(({ count }) => count > 0);
+  const placed =
+    survey.monitorCircuitId === null ? undefined : circuitsById(survey).get(survey.monitorCircuitId);
+  const on = placed ? staysOn(job, placed.circuit.id) : false;
+  return {
+    points,
+    sensors: points.reduce((sum, { count }) => sum + count, 0),
+    byClass,
+    monitor: placed ? (on ? 'stays-on' : 'goes-dark') : 'unknown',
+    monitorText: placed
+      ? on
+        ? `The monitor hangs on ${circuitText(placed)}, which stays on in an outage.`
+        : `The monitor hangs on ${circuitText(placed)}, which goes dark in an outage: it would record nothing. Move its supply to a circuit of the backup set.`
+      : 'Say which circuit feeds the monitor itself: one that drops in an outage records nothing.',
+  };
+}

@@ -1,0 +1,33 @@
+import type { Job } from '../job/job.schema.js';
+import type { Load } from '../load/load.schema.js';
+import { legsOf, type LegSet } from '../supply/legs.js';
+import type { SupplySystem } from '../supply/supply.schema.js';
+import { circuitLegSet } from './circuit-legs.js';
+import { circuitsById, type PlacedCircuit } from './find-circuit.js';
+
+/**
+ * The legs of a load on a circuit: those of a one-pole circuit are its legs; on a circuit of more poles it keeps legs that
+ * the circuit has (a 120 V load on a shared circuit), and otherwise sits on all of them. A load that needs more legs than
+ * the circuit has keeps them; a finding says so.
+ */
+export function legsOnCircuit(load: Pick<Load, 'legs'>, placed: PlacedCircuit, system: SupplySystem): LegSet {
+  const set = circuitLegSet(placed.panel, placed.circuit, system);
+  const has = legsOf(set);
+  const wants = legsOf(load.legs);
+  return wants.length > has.length || wants.every((leg) => has.includes(leg)) ? load.legs : set;
+}
+
+/** The job with every load on the legs of its circuit; a load whose circuit is gone is not placed any more. */
+export function settleLegs(job: Job): Job {
+  const circuits = circuitsById(job.survey);
+  let changed = false;
+  const loads = job.loads.map((load): Load => {
+    if (load.circuitId === null) return load;
+    const placed = circuits.get(load.circuitId);
+    const legs = placed ? legsOnCircuit(load, placed, job.supply.system) : load.legs;
+    if (placed && legs === load.legs && !load.legsAssumed) return load;
+    changed = true;
+    return placed ? { ...load, legs, legsAssumed: false } : { ...load, circuitId: null };
+  });
+  return changed ? { ...job, loads } : job;
+}

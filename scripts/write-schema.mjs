@@ -1,0 +1,8 @@
+// Writes docs/levamen-job.schema.json from the schema the program validates with. Run after `npx tsc -b core`.
+import { writeFileSync } from 'node:fs';
+import { jobJsonSchema } from '../core/dist/index.js';
+
+writeFileSync(
+  new URL('../docs/levamen-job.schema.json', import.meta.url),
+  `${JSON.stringify(jobJsonSchema(), null, 2)}\n`,
+);
