@@ -62,3 +62,9 @@ export const conflictSchema = problemSchema.extend({
   base: jobSchema.nullable(),
 });
 export type Conflict = z.infer<typeof conflictSchema>;
+
+/** Media type of an XLSX workbook. */
+export const xlsxType = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+
+/** Cells of a table, row by row, as text. */
+export const tableSchema = z.array(z.array(z.string()));

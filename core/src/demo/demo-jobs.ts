@@ -3,7 +3,9 @@ import { newJob } from '../job/new-job.js';
 import { loadFromLibrary } from '../load/load-from-library.js';
 import { loadLibrary } from '../load/library/load-library.js';
 import type { Load } from '../load/load.schema.js';
+import { settleLegs } from '../panel/settle-legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
+import { harbourSurvey, harbourUsage, vineyardSurvey, type DemoSurvey } from './demo-survey.js';
 
 /** Loads of a demo job by library id, with what is different about them. */
 const loadsOf = (
@@ -19,12 +21,20 @@ const loadsOf = (
   return loads;
 };
 
+/** A job with its loads on the circuits of a survey. */
+const surveyed = (job: Job, { survey, circuitOf }: DemoSurvey): Job =>
+  settleLegs({
+    ...job,
+    survey,
+    loads: job.loads.map((load) => ({ ...load, circuitId: circuitOf.get(load.id) ?? null })),
+  });
+
 const placed = { legsAssumed: false } as const;
 
 const harbour = (): Job => {
   const system = 'split-120-240';
   const blank = newJob('Farmhouse above the harbour', system);
-  return {
+  const job: Job = {
     ...blank,
     site: {
       place: 'Gullrock Harbour (invented), north-east coast',
@@ -106,13 +116,15 @@ const harbour = (): Job => {
         { unitId: 'madder-pack', quantity: 2 },
       ],
     },
+    usage: harbourUsage(blank.usage),
   };
+  return surveyed(job, harbourSurvey(system));
 };
 
 const vineyard = (): Job => {
   const system = 'three-230-400';
   const blank = newJob('Row house by the vineyard', system);
-  return {
+  const job: Job = {
     ...blank,
     site: {
       place: 'Rebenau (invented), hill country',
@@ -173,6 +185,7 @@ const vineyard = (): Job => {
     ]),
     design: { chosen: null },
   };
+  return surveyed(job, vineyardSurvey(system));
 };
 
 /** Two invented jobs, with fixed identifiers so that loading them twice changes nothing. */

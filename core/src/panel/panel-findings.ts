@@ -28,7 +28,7 @@ type Report = (
 ) => void;
 
 /** A load counts as heavy on a circuit from this share of the breaker on. */
-const heavyShare = 0.4;
+const heavyShare = 1 / 3;
 
 const label = (circuit: Circuit): string =>
   `${spacesText(circuit)} ${circuit.name === '' ? `(${circuit.use})` : circuit.name}`;

@@ -9,6 +9,8 @@ import {
   savedJobSchema,
   saveRequestSchema,
   saveResultSchema,
+  tableSchema,
+  xlsxType,
 } from '@levamen/core';
 import * as z from 'zod';
 
@@ -23,6 +25,7 @@ const schemas = {
   Conflict: conflictSchema,
   Problem: problemSchema,
   Catalogue: catalogueSchema,
+  Table: tableSchema,
 } as const;
 type SchemaName = keyof typeof schemas;
 
@@ -128,6 +131,25 @@ export function openApiDocument(): object {
       '/api/jobs/{id}/revisions/{revision}': {
         parameters: [id, path('revision', 'integer')],
         get: { summary: 'One revision', responses: { 200: answer('As saved then', 'SavedJob'), ...missing } },
+      },
+      '/api/jobs/{id}/panels/{panelId}/schedule.{format}': {
+        parameters: [
+          id,
+          { ...path('panelId', 'string'), schema: { type: 'string' } },
+          { ...path('format', 'string'), schema: { enum: ['csv', 'xlsx', 'pdf'] } },
+        ],
+        get: { summary: 'Schedule of a panel', responses: { 200: answer('The file'), ...missing } },
+      },
+      '/api/tables': {
+        post: {
+          summary: 'Cells of the first sheet of an XLSX workbook, as text',
+          requestBody: { required: true, content: { [xlsxType]: {} } },
+          responses: {
+            200: answer('Row by row', 'Table'),
+            415: problem('Not sent as XLSX'),
+            422: problem('Not a workbook'),
+          },
+        },
       },
       '/api/catalogue': {
         get: {

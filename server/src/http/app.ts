@@ -12,6 +12,7 @@ import { docsRoutes } from '../docs/docs-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { tableRoutes } from '../tables/table-routes.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard } from './host-guard.js';
 import { maxBodyBytes, maxRequestsPerMinute } from './limits.js';
@@ -71,6 +72,7 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
     response.json(builtInCatalogue);
   });
   api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId)));
+  api.use('/tables', tableRoutes());
   api.use(docsRoutes());
   api.use(() => {
     throw notFound('address in the API');

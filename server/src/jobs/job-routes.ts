@@ -1,14 +1,18 @@
 import { conflictSchema, createRequestSchema, saveRequestSchema, type Conflict } from '@levamen/core';
 import { Router, type Request } from 'express';
 import * as z from 'zod';
+import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
+import { panelRoutes } from '../panels/panel-routes.js';
 import type { JobStore } from './job-store.js';
 
 const idSchema = z.uuid();
 
-const jobId = (request: Request): string => {
-  const id = idSchema.safeParse(request.params['id']);
+const jobId = (request: Request): string => validId(request.params['id']);
+
+const validId = (text: unknown): string => {
+  const id = idSchema.safeParse(text);
   if (!id.success) throw notFound('job');
   return id.data;
 };
@@ -17,16 +21,6 @@ const present = <T>(found: T | null): T => {
   if (found === null) throw notFound('job');
   return found;
 };
-
-/** A file name from a job's name: letters and digits of any script, the rest as hyphens. */
-const fileName = (name: string): string =>
-  `${
-    name
-      .normalize('NFKC')
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 60) || 'job'
-  }.levamen.json`;
 
 /** Routes under /api/jobs. */
 export function jobRoutes(store: JobStore): Router {
@@ -93,7 +87,7 @@ export function jobRoutes(store: JobStore): Router {
   router.get('/:id/export', async (request, response) => {
     const { document } = present(await store.read(jobId(request)));
     response
-      .attachment(fileName(document.name))
+      .attachment(`${fileStem(document.name)}.levamen.json`)
       .type('application/json')
       .send(`${JSON.stringify(document, null, 2)}\n`);
   });
@@ -109,6 +103,11 @@ export function jobRoutes(store: JobStore): Router {
     if (!found) throw notFound('revision');
     response.json(found);
   });
+
+  router.use(
+    '/:id/panels',
+    panelRoutes(async (id) => present(await store.read(validId(id))).document),
+  );
 
   return router;
 }

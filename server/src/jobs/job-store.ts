@@ -18,7 +18,7 @@ interface SummaryRow {
 }
 
 /** A document as the database has it, perhaps of an older version, in the present form. */
-function present(document: unknown): Job {
+function inPresentForm(document: unknown): Job {
   const read = readJob(document);
   if (!read.ok) throw new Error(`A stored job cannot be read: ${JSON.stringify(read.problems[0])}`);
   return read.job;
@@ -93,7 +93,11 @@ export class JobStore {
       }
       if (job.headRevision !== baseRevision) {
         const base = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision: baseRevision });
-        return { kind: 'stale', theirs: await this.head(manager, job), base: base ? present(base.document) : null };
+        return {
+          kind: 'stale',
+          theirs: await this.head(manager, job),
+          base: base ? inPresentForm(base.document) : null,
+        };
       }
       return { kind: 'saved', result: await this.append(manager, job, document, saveId) };
     });
@@ -133,7 +137,9 @@ export class JobStore {
     const { manager } = this.source;
     if (!(await manager.existsBy(JobEntity, this.present(id)))) return null;
     const row = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision });
-    return row && { id, revision, updatedAt: row.savedAt.toISOString(), document: present(row.document) };
+    return (
+      row && { id, revision, updatedAt: row.savedAt.toISOString(), document: inPresentForm(row.document) }
+    );
   }
 
   private present(id: string) {
@@ -178,7 +184,7 @@ export class JobStore {
       id: job.id,
       revision: job.headRevision,
       updatedAt: job.updatedAt.toISOString(),
-      document: present(row.document),
+      document: inPresentForm(row.document),
     };
   }
 }

@@ -13,6 +13,10 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'brief' },
       { path: 'brief', loadComponent: () => import('./stages/brief/brief-stage').then((m) => m.BriefStage) },
+      {
+        path: 'panels',
+        loadComponent: () => import('./stages/panels/panels-stage').then((m) => m.PanelsStage),
+      },
       { path: 'loads', loadComponent: () => import('./stages/loads/loads-stage').then((m) => m.LoadsStage) },
       {
         path: 'sources',

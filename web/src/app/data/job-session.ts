@@ -49,9 +49,10 @@ export class JobSession {
   private readonly history = signal<History<Job> | null>(null);
   private readonly savedDocument = signal<Job | null>(null);
   private readonly edits = new Subject<void>();
-  private id = '';
   private revision = 0;
 
+  /** Identifier of the open job. */
+  readonly id = signal('');
   readonly job = computed(() => this.history()?.present ?? null);
   readonly status = signal<SaveStatus>('saved');
   /** Why a save was refused, or why the device keeps no draft. */
@@ -82,7 +83,7 @@ export class JobSession {
   open(id: string): Observable<SavedJob> {
     return this.api.read(id).pipe(
       tap((saved) => {
-        this.id = id;
+        this.id.set(id);
         this.revision = saved.revision;
         this.savedDocument.set(saved.document);
         this.status.set('saved');
@@ -140,7 +141,7 @@ export class JobSession {
   private queue(): void {
     const job = this.job();
     if (!job) return;
-    const kept = this.drafts.write(this.id, {
+    const kept = this.drafts.write(this.id(), {
       baseRevision: this.revision,
       document: job,
       savedAt: Date.now(),
@@ -157,7 +158,7 @@ export class JobSession {
       if (!document || this.status() === 'conflict') return EMPTY;
       if (document === this.savedDocument()) {
         this.status.set('saved');
-        this.drafts.clear(this.id);
+        this.drafts.clear(this.id());
         return EMPTY;
       }
       if (this.status() !== 'retrying') this.status.set('saving');
@@ -168,7 +169,7 @@ export class JobSession {
 
   /** The same attempt is repeated until the server answers: an answer that got lost must not look like a conflict. */
   private send(attempt: SaveAttempt): Observable<unknown> {
-    return this.api.save(this.id, attempt).pipe(
+    return this.api.save(this.id(), attempt).pipe(
       retry({
         delay: (error, count) => {
           if (!worthRetrying(error)) return throwError(() => error as unknown);

@@ -6,6 +6,8 @@ import {
   problemSchema,
   savedJobSchema,
   saveResultSchema,
+  tableSchema,
+  xlsxType,
   type Catalogue,
   type Job,
   type JobSummary,
@@ -59,6 +61,13 @@ export class JobsApi {
 
   save(id: string, attempt: SaveAttempt): Observable<SaveResult> {
     return this.http.put(`/api/jobs/${id}`, attempt).pipe(parsed(saveResultSchema));
+  }
+
+  /** The cells of the first sheet of an XLSX file, as text. */
+  readTable(file: Blob): Observable<string[][]> {
+    return this.http
+      .post('/api/tables', file, { headers: { 'content-type': xlsxType } })
+      .pipe(parsed(tableSchema));
   }
 
   catalogue(): Observable<Catalogue> {

@@ -37,6 +37,15 @@ export const stages: readonly Stage[] = [
       ]),
   },
   {
+    path: 'panels',
+    name: 'Panels',
+    purpose: 'services, panels and circuits',
+    completeness: ({ survey, loads }) => ({
+      done: loads.filter(({ circuitId }) => circuitId !== null).length,
+      of: survey.panels.length === 0 ? 0 : loads.length,
+    }),
+  },
+  {
     path: 'loads',
     name: 'Loads',
     purpose: 'what hangs on the house',

@@ -11,6 +11,7 @@ export type FieldUnit =
   | 'A'
   | 'V'
   | 'm²'
+  | 'm'
   | 'deg'
   | 's'
   | 'hp'
@@ -46,6 +47,7 @@ const scales: Readonly<Record<FieldUnit, FieldScale>> = {
   A: linear('A', 1, 1),
   V: linear('V', 1, 0, { kv: 1000 }),
   'm²': linear('m²', 1, 1, { m2: 1 }),
+  m: linear('m', 1, 2, { ft: 0.3048 }),
   deg: linear('°', 1, 5),
   s: linear('s', 1, 2, { ms: 0.001 }),
   hp: linear('hp', 1, 3, { w: 1 / 746, kw: 1 / 0.746 }),
@@ -60,11 +62,13 @@ const fahrenheit: FieldScale = {
   typed: { '°f': 1, f: 1 },
   decimals: 0,
 };
+const feet = linear('ft', 0.3048, 1, { m: 1 / 0.3048 });
 const squareFeet = linear('ft²', 0.09290304, 0, { ft2: 1, 'sq ft': 1 });
 
 /** The scale of a field under a system of units. */
 export function fieldScale(unit: FieldUnit, system: UnitSystem): FieldScale {
   if (system === 'imperial' && unit === '°C') return fahrenheit;
   if (system === 'imperial' && unit === 'm²') return squareFeet;
+  if (system === 'imperial' && unit === 'm') return feet;
   return scales[unit];
 }

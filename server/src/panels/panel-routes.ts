@@ -1,0 +1,47 @@
+import { panelSchedule, scheduleColumns, xlsxType, type Job } from '@levamen/core';
+import { Router } from 'express';
+import papaparse from 'papaparse';
+import { fileStem } from '../http/file-stem.js';
+import { notFound } from '../http/problem.js';
+import { schedulePdf } from './schedule-pdf.js';
+import { scheduleXlsx } from './schedule-xlsx.js';
+
+export const scheduleCaution =
+  'Surveyed, not verified. Local code and a licensed electrician stand above this sheet. Parts ahead of the main stay live.';
+
+/** Text that a spreadsheet would take for a formula is kept text by a leading apostrophe. */
+const escapeFormulae = /^[=+\-@\t\r]/;
+
+/** Schedules of the panels of a job, under /api/jobs/:id/panels. */
+export function panelRoutes(read: (id: string) => Promise<Job>): Router {
+  const router = Router({ mergeParams: true });
+  router.get<{ id: string; panelId: string; format: string }>(
+    '/:panelId/schedule.:format',
+    async (request, response) => {
+      const { id, panelId, format } = request.params;
+      const job = await read(id);
+      const panel = job.survey.panels.find((one) => one.id === panelId);
+      if (!panel) throw notFound('panel');
+      const schedule = panelSchedule(job, panel);
+      const name = fileStem(schedule.title);
+      if (format === 'csv') {
+        const text = papaparse.unparse(
+          { fields: [...scheduleColumns], data: schedule.rows.map((row) => [...row]) },
+          { escapeFormulae },
+        );
+        response.attachment(`${name}.csv`).type('text/csv; charset=utf-8').send(`${text}\r\n`);
+      } else if (format === 'xlsx') {
+        response
+          .attachment(`${name}.xlsx`)
+          .type(xlsxType)
+          .send(await scheduleXlsx(schedule, scheduleCaution));
+      } else if (format === 'pdf') {
+        response
+          .attachment(`${name}.pdf`)
+          .type('application/pdf')
+          .send(await schedulePdf(schedule, scheduleCaution));
+      } else throw notFound('format of a schedule');
+    },
+  );
+  return router;
+}

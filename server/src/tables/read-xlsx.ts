@@ -1,0 +1,23 @@
+import ExcelJS from 'exceljs';
+
+const maxRows = 5000;
+const maxColumns = 100;
+
+/**
+ * The cells of the first sheet of an XLSX workbook, as text.
+ *
+ * @throws Error where the bytes are no workbook
+ */
+export async function readXlsx(bytes: Buffer): Promise<string[][]> {
+  const book = new ExcelJS.Workbook();
+  await book.xlsx.load(bytes as unknown as ArrayBuffer);
+  const sheet = book.worksheets[0];
+  if (!sheet) return [];
+  const rows: string[][] = [];
+  const width = Math.min(sheet.columnCount, maxColumns);
+  for (let r = 1; r <= Math.min(sheet.rowCount, maxRows); r += 1) {
+    const row = sheet.getRow(r);
+    rows.push(Array.from({ length: width }, (_, c) => row.getCell(c + 1).text));
+  }
+  return rows;
+}

@@ -1,0 +1,207 @@
+import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+} from '@angular/core';
+import { breakersIn, spaceAt, spacePlace, type Circuit, type Job, type Panel } from '@levamen/core';
+import { ladderView } from './ladder-view';
+import { PanelEdits } from './panel-edits';
+
+/**
+ * A panel as its legend shows it: spaces in their columns, legs down the rows. Typed like a list: rating and name, Enter,
+ * next space.
+ */
+@Component({
+  selector: 'lv-breaker-ladder',
+  imports: [CdkDrag, NgTemplateOutlet],
+  templateUrl: './breaker-ladder.html',
+  styleUrl: './breaker-ladder.css',
+  host: { '(keydown)': 'onKey($event)', '(paste)': 'onPaste($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BreakerLadder {
+  private readonly edits = inject(PanelEdits);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  readonly job = input.required<Job>();
+  readonly panel = input.required<Panel>();
+  /** Circuits a finding is about. */
+  readonly faulty = input.required<ReadonlySet<string>>();
+  readonly space = model(1);
+  /** Rows were pasted. */
+  readonly pasted = output<string>();
+
+  protected readonly rows = computed(() => ladderView(this.job(), this.panel(), this.faulty()));
+  /** The place that is active: a space inside a breaker of more poles stands for the space it begins in. */
+  protected readonly active = computed(() => {
+    const wanted = Math.min(this.space(), this.panel().spaces);
+    const places = this.rows().flatMap(({ left, right }) => [left, right]);
+    if (places.some((place) => place?.space === wanted)) return wanted;
+    return breakersIn(this.panel(), wanted)[0]?.spaces[0] ?? 1;
+  });
+  protected readonly editing = signal(false);
+  protected readonly draft = signal('');
+  protected readonly message = signal('');
+  private wantsFocus = false;
+  private selectAll = false;
+
+  constructor() {
+    afterRenderEffect(() => {
+      this.active();
+      this.editing();
+      this.rows();
+      if (this.wantsFocus) this.focusActive();
+    });
+  }
+
+  /** Moves the focus to a space. */
+  focus(space: number): void {
+    this.wantsFocus = true;
+    this.editing.set(false);
+    this.space.set(space);
+  }
+
+  protected pick(space: number): void {
+    if (space === this.active()) return;
+    if (this.finish()) this.focus(space);
+  }
+
+  protected startEdit(text?: string): void {
+    const entry = this.rows()
+      .flatMap(({ left, right }) => [left, right])
+      .find((place) => place?.space === this.active())?.entry;
+    this.draft.set(text ?? entry ?? '');
+    this.selectAll = text === undefined;
+    this.message.set('');
+    this.wantsFocus = true;
+    this.editing.set(true);
+  }
+
+  protected leave(): void {
+    if (!this.editing()) return;
+    this.wantsFocus = false;
+    this.finish();
+  }
+
+  protected onDropped(event: CdkDragEnd, circuit: Circuit): void {
+    const { x, y } = event.dropPoint;
+    const target = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-space]');
+    event.source.reset();
+    const space = Number(target?.dataset['space']);
+    if (!target || !this.host.nativeElement.contains(target) || circuit.spaces.includes(space)) return;
+    this.moveTo(circuit, space);
+  }
+
+  protected onPaste(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (this.editing() || text.trim() === '') return;
+    event.preventDefault();
+    if (/[\t\n;]/.test(text.trim())) this.pasted.emit(text);
+    else this.startEdit(text.trim());
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (this.editing()) this.onEditKey(event);
+    else this.onMoveKey(event);
+  }
+
+  /** Takes the text; false where it stays with a message. */
+  private finish(): boolean {
+    if (!this.editing()) return true;
+    const text = this.draft().trim();
+    const space = this.active();
+    this.message.set(text === '' ? '' : this.edits.write(this.panel(), space, text));
+    if (this.message() !== '') return false;
+    this.editing.set(false);
+    return true;
+  }
+
+  private onEditKey(event: KeyboardEvent): void {
+    if (event.key === 'Enter' || event.key === 'Tab') {
+      event.preventDefault();
+      event.stopPropagation();
+      const from = this.active();
+      this.wantsFocus = true;
+      if (!this.finish()) return;
+      (event.target as HTMLElement).closest<HTMLElement>('td')?.focus();
+      if (event.key === 'Enter') this.step(0, event.shiftKey ? -1 : 1, from);
+      else this.focus(Math.min(this.panel().spaces, Math.max(1, from + (event.shiftKey ? -1 : 1))));
+    } else if (event.key === 'Escape') {
+      event.stopPropagation();
+      this.message.set('');
+      this.wantsFocus = true;
+      this.editing.set(false);
+    }
+  }
+
+  private onMoveKey(event: KeyboardEvent): void {
+    const circuits = breakersIn(this.panel(), this.active());
+    const circuit = circuits[0];
+    const command = event.ctrlKey || event.metaKey;
+    const steps: Partial<Record<string, readonly [number, number]>> = {
+      ArrowDown: [0, 1],
+      ArrowUp: [0, -1],
+      ArrowLeft: [-1, 0],
+      ArrowRight: [1, 0],
+    };
+    const step = steps[event.key];
+    if (step && event.altKey && circuit) {
+      event.preventDefault();
+      const { column, row } = spacePlace(this.panel(), circuit.spaces[0]!);
+      const to = spaceAt(this.panel(), { column: column + step[0], row: row + step[1] });
+      if (to !== null) this.moveTo(circuit, to);
+    } else if (step) {
+      event.preventDefault();
+      this.step(...step, this.active());
+    } else if (event.key === 'Home' || event.key === 'End') {
+      event.preventDefault();
+      this.focus(event.key === 'Home' ? 1 : this.panel().spaces);
+    } else if (event.key === 'Enter' || event.key === 'F2') {
+      event.preventDefault();
+      this.startEdit();
+    } else if (event.key === 'Delete' && circuit) {
+      event.preventDefault();
+      this.wantsFocus = true;
+      this.edits.removeCircuits(this.panel(), circuits);
+    } else if (event.key.length === 1 && !command && !event.altKey && !'/? '.includes(event.key)) {
+      event.preventDefault();
+      event.stopPropagation();
+      this.startEdit(event.key);
+    }
+  }
+
+  private moveTo(circuit: Circuit, space: number): void {
+    const moved = this.edits.move(this.panel(), circuit, space);
+    this.message.set(moved ? '' : `${circuit.name || 'The breaker'} does not fit into space ${space}`);
+    if (moved) this.focus(space);
+  }
+
+  /** To the next place in a direction; a breaker of more poles counts as one. */
+  private step(columns: number, rows: number, from: number): void {
+    const panel = this.panel();
+    const { column, row } = spacePlace(panel, from);
+    const here = breakersIn(panel, from)[0];
+    const tall = rows > 0 && here?.half === null ? here.spaces.length : 1;
+    const next = spaceAt(panel, { column: column + columns, row: row + rows * tall });
+    const onward = rows > 0 ? spaceAt(panel, { column: column + 1, row: 0 }) : null;
+    this.focus(next ?? onward ?? from);
+  }
+
+  private focusActive(): void {
+    this.wantsFocus = false;
+    const cell = this.host.nativeElement.querySelector<HTMLElement>('td[data-active]');
+    const editor = cell?.querySelector('input');
+    (editor ?? cell)?.focus();
+    if (editor) editor.setSelectionRange(this.selectAll ? 0 : editor.value.length, editor.value.length);
+    cell?.scrollIntoView({ block: 'nearest' });
+  }
+}

@@ -1,0 +1,163 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  circuitLegSet,
+  circuitSchema,
+  conductorMaterials,
+  conductorSizes,
+  connectedVA,
+  loadsBehind,
+  panelFedBy,
+  protections,
+  quantityText,
+  spacesFrom,
+  type Circuit,
+  type Conductor,
+  type ConductorMaterial,
+  type ConductorSize,
+  type Job,
+  type Panel,
+  type Protection,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import * as z from 'zod';
+import { AmountField } from '../../ui/amount-field';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
+import { PanelEdits } from './panel-edits';
+
+const protectionLabels: Readonly<Record<Protection, string>> = {
+  standard: 'Standard',
+  afci: 'Arc fault (AFCI)',
+  gfci: 'Ground fault (GFCI)',
+  'afci-gfci': 'Arc and ground fault',
+  rcd: 'Behind an RCD',
+  rcbo: 'RCBO',
+  afdd: 'AFDD',
+};
+
+/** Everything about the breaker of a space, and what hangs on it. */
+@Component({
+  selector: 'lv-circuit-detail',
+  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule, TextField],
+  templateUrl: './circuit-detail.html',
+  styleUrl: './detail.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CircuitDetail {
+  private readonly edits = inject(PanelEdits);
+  readonly job = input.required<Job>();
+  readonly panel = input.required<Panel>();
+  /** The breaker of the space, or the two of a tandem. */
+  readonly circuits = input.required<readonly Circuit[]>();
+  readonly space = input.required<number>();
+
+  private readonly half = signal(0);
+  protected readonly shape = circuitSchema.shape;
+  protected readonly spacesSchema = z
+    .string()
+    .regex(/^\d+(\s*,\s*\d+){0,2}$/, 'Write the spaces as 7 or 2, 4');
+  protected readonly circuit = computed(() => this.circuits()[this.half()] ?? this.circuits()[0] ?? null);
+  protected readonly halves = computed(() => this.circuits().map((circuit, index) => ({ circuit, index })));
+  protected readonly title = computed(() => {
+    const circuit = this.circuit();
+    if (!circuit) return `Space ${this.space()}: empty`;
+    const legs = circuitLegSet(this.panel(), circuit, this.job().supply.system);
+    return `${circuit.spaces.length > 1 ? 'Spaces' : 'Space'} ${circuit.spaces.join(', ')}${circuit.half ?? ''}, ${legs}`;
+  });
+  protected readonly loads = computed(() => {
+    const circuit = this.circuit();
+    return circuit ? this.job().loads.filter(({ circuitId }) => circuitId === circuit.id) : [];
+  });
+  protected readonly feeds = computed(() => {
+    const circuit = this.circuit();
+    return circuit ? (panelFedBy(this.job(), circuit.id)?.name ?? null) : null;
+  });
+  protected readonly connected = computed(() => {
+    const circuit = this.circuit();
+    if (!circuit) return '';
+    const loads = loadsBehind(this.job(), circuit.id);
+    return loads.length === 0 ? 'nothing connected' : `${quantityText(connectedVA(loads), 'VA')} connected`;
+  });
+  protected readonly protectionChoices: Choice<Protection>[] = protections.map((value) => ({
+    value,
+    label: protectionLabels[value],
+  }));
+  protected readonly poleChoices: Choice<number>[] = [1, 2, 3].map((value) => ({
+    value,
+    label: value === 1 ? 'One pole' : `${value} poles`,
+  }));
+  protected readonly sizeChoices: Choice<ConductorSize>[] = conductorSizes.map((value) => ({
+    value,
+    label: value,
+  }));
+  protected readonly materialChoices: Choice<ConductorMaterial>[] = conductorMaterials.map((value) => ({
+    value,
+    label: value,
+  }));
+  protected readonly neutralChoices: Choice<string>[] = [
+    { value: 'assumed', label: 'Assumed from its loads' },
+    { value: 'yes', label: 'With a neutral' },
+    { value: 'no', label: 'Without a neutral' },
+  ];
+  protected readonly channelChoices = computed((): Choice<string>[] => {
+    const names = this.job().usage.measurement?.channels.map(({ name }) => name) ?? [];
+    const own = this.circuit()?.channel ?? '';
+    const all = own === '' || names.includes(own) ? names : [...names, own];
+    return [{ value: '', label: 'not measured' }, ...all.map((name) => ({ value: name, label: name }))];
+  });
+  protected readonly loadChoices = computed((): Choice<string>[] =>
+    this.job()
+      .loads.filter(({ circuitId }) => circuitId !== this.circuit()?.id)
+      .toSorted((a, b) => Number(a.circuitId !== null) - Number(b.circuitId !== null))
+      .map(({ id, name, circuitId }) => ({
+        value: id,
+        label: circuitId === null ? name : `${name} (on another circuit)`,
+      })),
+  );
+  protected readonly neutral = computed(() => {
+    const said = this.circuit()?.neutral ?? null;
+    return said === null ? 'assumed' : said ? 'yes' : 'no';
+  });
+
+  protected pickHalf(index: number): void {
+    this.half.set(index);
+  }
+
+  protected set(change: Partial<Circuit>): void {
+    const circuit = this.circuit();
+    if (circuit) this.edits.changeCircuit(this.panel(), circuit, change);
+  }
+
+  protected setPoles(circuit: Circuit, poles: number | null): void {
+    const spaces = poles === null ? null : spacesFrom(this.panel(), circuit.spaces[0]!, poles);
+    if (spaces) this.set({ spaces });
+  }
+
+  protected setSpaces(text: string): void {
+    this.set({ spaces: text.split(',').map(Number) });
+  }
+
+  protected setConductor(present: Conductor | null, change: Partial<Conductor> | null): void {
+    if (change?.size === undefined && !present) return;
+    this.set({ conductor: change && { material: 'copper', size: '12 AWG', ...present, ...change } });
+  }
+
+  protected setNeutral(said: string | null): void {
+    this.set({ neutral: said === 'yes' ? true : said === 'no' ? false : null });
+  }
+
+  protected place(loadId: string | null): void {
+    const circuit = this.circuit();
+    if (circuit && loadId !== null) this.edits.place(loadId, circuit.id);
+  }
+
+  protected takeOff(loadId: string): void {
+    this.edits.place(loadId, null);
+  }
+
+  protected remove(circuit: Circuit): void {
+    this.edits.removeCircuits(this.panel(), [circuit]);
+  }
+}

@@ -1,0 +1,172 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  moveBreaker,
+  newPanel,
+  newService,
+  putBreaker,
+  readCircuitEntry,
+  type Circuit,
+  type FedFrom,
+  type Job,
+  type Panel,
+  type Service,
+  type Survey,
+} from '@levamen/core';
+import { JobSession } from '../../data/job-session';
+
+const newId = (): string => crypto.randomUUID();
+
+/** Changes to services, panels and circuits; each is one step of undo. */
+@Injectable()
+export class PanelEdits {
+  private readonly session = inject(JobSession);
+
+  /** Adds a service, and the panel behind it. Answers with the panel's id. */
+  addService(): string {
+    const serviceId = newId();
+    return this.add('new service', ({ survey }) => ({
+      service: newService(serviceId, `Service ${survey.services.length + 1}`),
+      fedFrom: { kind: 'service', serviceId },
+      name: survey.panels.length === 0 ? 'Main panel' : `Panel ${survey.panels.length + 1}`,
+    }));
+  }
+
+  addPanel(fedFrom: FedFrom, name?: string): string {
+    return this.add('new panel', ({ survey }) => ({
+      fedFrom,
+      name: name ?? `Panel ${survey.panels.length + 1}`,
+    }));
+  }
+
+  changeService(id: string, change: Partial<Service>): void {
+    this.survey('service', (survey) => ({
+      ...survey,
+      services: survey.services.map((service) => (service.id === id ? { ...service, ...change } : service)),
+    }));
+  }
+
+  removeService(id: string): void {
+    this.survey('service removed', (survey) => ({
+      ...survey,
+      services: survey.services.filter((service) => service.id !== id),
+      panels: survey.panels.map((panel) =>
+        panel.fedFrom.kind === 'service' && panel.fedFrom.serviceId === id
+          ? { ...panel, fedFrom: { kind: 'unknown' } }
+          : panel,
+      ),
+    }));
+  }
+
+  changePanel(id: string, change: Partial<Panel>, label = 'panel'): void {
+    this.survey(label, (survey) => ({
+      ...survey,
+      panels: survey.panels.map((panel) => (panel.id === id ? { ...panel, ...change } : panel)),
+    }));
+  }
+
+  removePanel(panel: Panel): void {
+    const gone = new Set(panel.circuits.map(({ id }) => id));
+    this.survey(`removing ${panel.name}`, (survey) => ({
+      ...survey,
+      panels: survey.panels
+        .filter(({ id }) => id !== panel.id)
+        .map((other) => {
+          const { fedFrom } = other;
+          const cut =
+            (fedFrom.kind === 'circuit' && gone.has(fedFrom.circuitId)) ||
+            (fedFrom.kind === 'lugs' && fedFrom.panelId === panel.id);
+          return cut ? { ...other, fedFrom: { kind: 'unknown' as const } } : other;
+        }),
+      monitorCircuitId: gone.has(survey.monitorCircuitId ?? '') ? null : survey.monitorCircuitId,
+    }));
+  }
+
+  /** Takes what was typed for a space; answers with what is wrong, or '' where it was taken. */
+  write(panel: Panel, space: number, text: string): string {
+    const read = readCircuitEntry(text);
+    if (!read.ok) return read.message;
+    const put = putBreaker(panel, space, read.entries, newId);
+    if (!put.ok) return put.message;
+    const { circuits } = put.panel;
+    this.changePanel(panel.id, { circuits }, read.entries[0]!.name || `space ${space}`);
+    return '';
+  }
+
+  changeCircuit(panel: Panel, circuit: Circuit, change: Partial<Circuit>): void {
+    this.changePanel(
+      panel.id,
+      { circuits: panel.circuits.map((one) => (one.id === circuit.id ? { ...one, ...change } : one)) },
+      circuit.name || 'circuit',
+    );
+  }
+
+  addCircuits(panel: Panel, circuits: readonly Circuit[], label: string): void {
+    this.changePanel(panel.id, { circuits: [...panel.circuits, ...circuits] }, label);
+  }
+
+  removeCircuits(panel: Panel, circuits: readonly Circuit[]): void {
+    const gone = new Set(circuits.map(({ id }) => id));
+    this.survey(`removing ${circuits[0]?.name || 'a breaker'}`, (survey) => ({
+      ...survey,
+      panels: survey.panels.map((one) => {
+        const fed = one.fedFrom.kind === 'circuit' && gone.has(one.fedFrom.circuitId);
+        return {
+          ...one,
+          fedFrom: fed ? { kind: 'unknown' as const } : one.fedFrom,
+          circuits: one.id === panel.id ? one.circuits.filter(({ id }) => !gone.has(id)) : one.circuits,
+        };
+      }),
+      monitorCircuitId: gone.has(survey.monitorCircuitId ?? '') ? null : survey.monitorCircuitId,
+    }));
+  }
+
+  /** False where the breaker does not fit there. */
+  move(panel: Panel, circuit: Circuit, space: number): boolean {
+    const moved = moveBreaker(panel, circuit.id, space);
+    if (moved) this.changePanel(panel.id, moved, `moving ${circuit.name || 'a breaker'}`);
+    return moved !== null;
+  }
+
+  /** Several moves as one step: the swaps of a plan. */
+  moveAll(panel: Panel, moves: readonly { readonly circuitId: string; readonly space: number }[]): void {
+    const moved = moves.reduce(
+      (now, { circuitId, space }) => moveBreaker(now, circuitId, space) ?? now,
+      panel,
+    );
+    this.changePanel(panel.id, moved, 'balancing the legs');
+  }
+
+  place(loadId: string, circuitId: string | null): void {
+    this.session.edit('load placed', (job) => ({
+      ...job,
+      loads: job.loads.map((load) => (load.id === loadId ? { ...load, circuitId } : load)),
+    }));
+  }
+
+  setMonitor(circuitId: string | null): void {
+    this.survey('supply of the monitor', (survey) => ({ ...survey, monitorCircuitId: circuitId }));
+  }
+
+  private add(
+    label: string,
+    make: (job: Job) => { service?: Service; fedFrom: FedFrom; name: string },
+  ): string {
+    const id = newId();
+    this.session.edit(label, (job) => {
+      const { service, fedFrom, name } = make(job);
+      return {
+        ...job,
+        survey: {
+          ...job.survey,
+          services: service ? [...job.survey.services, service] : job.survey.services,
+          panels: [...job.survey.panels, newPanel(id, name, job.supply.system, fedFrom)],
+        },
+      };
+    });
+    return id;
+  }
+
+  private survey(label: string, change: (survey: Survey) => Survey): void {
+    this.session.edit(label, (job) => ({ ...job, survey: change(job.survey) }));
+  }
+}

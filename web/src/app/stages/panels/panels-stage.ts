@@ -1,0 +1,135 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { breakersIn, type Panel } from '@levamen/core';
+import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import type { Choice } from '../../ui/choice-field';
+import { FindingsList } from '../../ui/findings-list';
+import { BreakerLadder } from './breaker-ladder';
+import { CircuitDetail } from './circuit-detail';
+import { ImportCircuitsDialog } from './import-circuits-dialog';
+import { LegBalance } from './leg-balance';
+import { PanelDetail } from './panel-detail';
+import { PanelEdits } from './panel-edits';
+import { panelTree } from './panel-tree';
+import { SensorPlanView } from './sensor-plan-view';
+import { ServiceDetail } from './service-detail';
+import { UnplacedLoads } from './unplaced-loads';
+
+type Side = 'circuit' | 'panel' | 'findings' | 'legs' | 'sensors';
+
+/** Services, panels and circuits, as they are on the wall. */
+@Component({
+  selector: 'lv-panels-stage',
+  imports: [
+    BreakerLadder,
+    Button,
+    CircuitDetail,
+    FindingsList,
+    FormsModule,
+    ImportCircuitsDialog,
+    LegBalance,
+    PanelDetail,
+    SelectButton,
+    SensorPlanView,
+    ServiceDetail,
+    UnplacedLoads,
+  ],
+  providers: [PanelEdits],
+  templateUrl: './panels-stage.html',
+  styleUrl: './panels-stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PanelsStage {
+  protected readonly edits = inject(PanelEdits);
+  protected readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly ladder = viewChild(BreakerLadder);
+
+  protected readonly job = this.session.job;
+  protected readonly units = this.evaluations.units;
+  protected readonly evaluation = this.evaluations.evaluation;
+  protected readonly tree = computed(() => panelTree(this.job()?.survey ?? null));
+  /** Id of the service or panel that is looked at. */
+  protected readonly wanted = signal<string | null>(null);
+  protected readonly service = computed(
+    () => this.job()?.survey.services.find(({ id }) => id === this.wanted()) ?? null,
+  );
+  protected readonly panel = computed((): Panel | null => {
+    const panels = this.job()?.survey.panels ?? [];
+    return this.service() ? null : (panels.find(({ id }) => id === this.wanted()) ?? panels[0] ?? null);
+  });
+  protected readonly selected = computed(() => this.service()?.id ?? this.panel()?.id ?? '');
+  protected readonly space = linkedSignal({ source: () => this.panel()?.id, computation: () => 1 });
+  protected readonly circuits = computed(() => {
+    const panel = this.panel();
+    return panel ? breakersIn(panel, this.space()) : [];
+  });
+  protected readonly side = signal<Side>('circuit');
+  protected readonly findings = computed(
+    () => this.evaluation()?.panelFindings.filter(({ panelId }) => panelId === this.panel()?.id) ?? [],
+  );
+  protected readonly sides = computed((): Choice<Side>[] => [
+    { label: 'Circuit', value: 'circuit' },
+    { label: 'Panel', value: 'panel' },
+    { label: `Findings ${this.findings().length}`, value: 'findings' },
+    { label: 'Legs', value: 'legs' },
+    { label: 'Sensors', value: 'sensors' },
+  ]);
+  protected readonly faulty = computed(
+    () =>
+      new Set(
+        this.findings()
+          .filter(({ severity }) => severity === 'must-fix' || severity === 'stops')
+          .flatMap(({ circuitIds }) => circuitIds),
+      ),
+  );
+  protected readonly unplaced = computed(
+    () => this.job()?.loads.filter(({ circuitId }) => circuitId === null) ?? [],
+  );
+  protected readonly season = computed(() => this.evaluation()?.settings.designSeason.value ?? 'winter');
+  protected readonly summary = computed(() => {
+    const panel = this.panel();
+    if (!panel) return '';
+    const taken = new Set(panel.circuits.flatMap(({ spaces }) => spaces)).size;
+    return `${panel.circuits.length} breakers, ${taken} of ${panel.spaces} spaces`;
+  });
+  protected readonly schedule = computed(
+    () => `/api/jobs/${this.session.id()}/panels/${this.panel()?.id ?? ''}/schedule`,
+  );
+  protected readonly importing = signal<string | null>(null);
+
+  protected start(): void {
+    this.wanted.set(this.edits.addService());
+    this.side.set('panel');
+  }
+
+  protected addBelow(panel: Panel | null): void {
+    this.wanted.set(this.edits.addPanel(panel ? { kind: 'lugs', panelId: panel.id } : { kind: 'unknown' }));
+    this.side.set('panel');
+  }
+
+  protected show(id: string): void {
+    this.wanted.set(id);
+  }
+
+  protected removePanel(panel: Panel): void {
+    this.edits.removePanel(panel);
+    this.wanted.set(null);
+  }
+
+  protected onImported(space: number): void {
+    this.importing.set(null);
+    this.ladder()?.focus(space);
+  }
+}

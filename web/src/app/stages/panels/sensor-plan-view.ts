@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { circuitsById, circuitText, sensorPlan, type Job } from '@levamen/core';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { PanelEdits } from './panel-edits';
+
+/** How many current sensors measure every circuit, and where they go. */
+@Component({
+  selector: 'lv-sensor-plan-view',
+  imports: [ChoiceField],
+  template: `
+    <h3>Sensors for every circuit</h3>
+    <p>
+      <b class="figure">{{ plan().sensors }}</b> current sensors
+      <span class="soft small">{{ classes() }}</span>
+    </p>
+    <lv-choice-field
+      label="The monitor itself is fed by"
+      [choices]="circuitChoices()"
+      [value]="job().survey.monitorCircuitId"
+      (valueChange)="edits.setMonitor($event)"
+    />
+    <p class="small" [class.warn]="plan().monitor !== 'stays-on'">
+      <i
+        [class]="plan().monitor === 'stays-on' ? 'pi pi-check-circle' : 'pi pi-exclamation-triangle'"
+        aria-hidden="true"
+      ></i>
+      {{ plan().monitorText }}
+    </p>
+    <table class="ruled small">
+      <thead>
+        <tr>
+          <th scope="col">Where</th>
+          <th scope="col" class="number">Pieces</th>
+          <th scope="col" class="number">Class</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (point of plan().points; track point.where) {
+          <tr>
+            <td>
+              {{ point.where }}
+              @if (point.directionMatters) {
+                <b title="Which way round it sits matters">⇄ direction</b>
+              }
+              <span class="soft">{{ point.why }}</span>
+            </td>
+            <td class="number figure">{{ point.count }}</td>
+            <td class="number figure">{{ point.classA === null ? '?' : point.classA + ' A' }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styleUrl: './detail.css',
+  styles: `
+    .warn {
+      color: var(--tight);
+      font-weight: 600;
+    }
+    td .soft {
+      display: block;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SensorPlanView {
+  protected readonly edits = inject(PanelEdits);
+  readonly job = input.required<Job>();
+  protected readonly plan = computed(() => sensorPlan(this.job()));
+  protected readonly classes = computed(() =>
+    this.plan()
+      .byClass.map(({ classA, count }) => `${count} of ${classA === null ? 'unknown size' : `${classA} A`}`)
+      .join(', '),
+  );
+  protected readonly circuitChoices = computed((): Choice<string | null>[] => [
+    { value: null, label: 'not known' },
+    ...[...circuitsById(this.job().survey).values()].map((placed) => ({
+      value: placed.circuit.id,
+      label: circuitText(placed),
+    })),
+  ]);
+}
