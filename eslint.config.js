@@ -20,13 +20,13 @@ export default tseslint.config(
     },
   },
   {
-    // Core runs anywhere: no DOM, no Node, no framework; Zod is its only dependency.
+    // Core runs anywhere: no DOM, no Node, no framework; Zod, and Luxon for time zones, are its only dependencies.
     files: ['core/src/**/*.ts'],
     ignores: ['core/src/**/*.spec.ts', 'core/src/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.|zod$)', message: 'Core imports Zod and itself only.' }] },
+        { patterns: [{ regex: '^(?!\\.|zod$|luxon$)', message: 'Core imports Zod, Luxon and itself only.' }] },
       ],
       'no-restricted-globals': [
         'error',

@@ -1,4 +1,5 @@
 import type { Job } from '../job/job.schema.js';
+import type { LoadKind } from '../load/load-kinds.js';
 import { legsOf, systemFacts } from '../supply/legs.js';
 import { circuitLegs } from './circuit-legs.js';
 import { circuitsById, circuitText, panelFedBy, spacesText } from './find-circuit.js';
@@ -32,14 +33,19 @@ export interface SensorPlan {
 const classOf = (ratingA: number | null): number | null =>
   ratingA === null ? null : (sensorClassesA.find((classA) => classA >= ratingA) ?? sensorClassesA.at(-1)!);
 
+/** 240 V appliances that hold 120 V parts, and three-phase ones that need no neutral (common practice, no source). */
+const mixedKinds: ReadonlySet<LoadKind> = new Set<LoadKind>(['range', 'dryer']);
+const motorKinds: ReadonlySet<LoadKind> = new Set<LoadKind>(['pump', 'heat-pump', 'cooling', 'workshop']);
+
 /** Does a neutral run with a circuit? Said, or assumed from the loads on it. */
 export function hasNeutral(job: Job, panel: Panel, circuit: Circuit): boolean {
   if (circuit.neutral !== null) return circuit.neutral;
   if (circuit.spaces.length === 1 || panelFedBy(job, circuit.id)) return true;
   const loads = job.loads.filter(({ circuitId }) => circuitId === circuit.id);
-  const kindsWithNeutral = new Set(['range', 'dryer']);
   const all = circuitLegs(panel, circuit, job.supply.system).length;
-  return loads.some(({ legs, kind }) => legsOf(legs).length < all || kindsWithNeutral.has(kind));
+  const usual =
+    all === 3 ? (kind: LoadKind) => !motorKinds.has(kind) : (kind: LoadKind) => mixedKinds.has(kind);
+  return loads.some(({ legs, kind }) => legsOf(legs).length < all || usual(kind));
 }
 
 /** Whether a circuit stays on in an outage: something on it, or behind the panel it feeds, is in the backup set. */
@@ -92,7 +98,7 @@ export function sensorPlan(job: Job): SensorPlan {
             : poles > 1
               ? neutral
                 ? 'a neutral runs with it, so the legs may differ'
-                : 'no neutral: both legs carry the same, one sensor counts twice'
+                : `no neutral: ${poles === 2 ? 'both' : 'all'} legs carry the same, one sensor stands for them`
               : 'one pole',
       });
     }

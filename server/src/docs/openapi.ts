@@ -4,9 +4,13 @@ import {
   createRequestSchema,
   jobListSchema,
   jobSchema,
+  liveSampleSchema,
   problemSchema,
+  readingSetListSchema,
+  readingSetSchema,
   revisionListSchema,
   savedJobSchema,
+  savedReadingSetSchema,
   saveRequestSchema,
   saveResultSchema,
   tableSchema,
@@ -26,6 +30,11 @@ const schemas = {
   Problem: problemSchema,
   Catalogue: catalogueSchema,
   Table: tableSchema,
+  ReadingSet: readingSetSchema,
+  ReadingSetChange: readingSetSchema.pick({ name: true, channels: true }),
+  SavedReadingSet: savedReadingSetSchema,
+  ReadingSetList: readingSetListSchema,
+  LiveSample: liveSampleSchema,
 } as const;
 type SchemaName = keyof typeof schemas;
 
@@ -55,6 +64,14 @@ const path = (name: string, type: 'string' | 'integer') => ({
   schema: type === 'string' ? { type, format: 'uuid' } : { type, minimum: 1 },
 });
 const id = path('id', 'string');
+const seed = { ...path('seed', 'integer'), schema: { type: 'integer', minimum: 0 } };
+const history = ['fromS', 'toS', 'intervalS'].map((name) => ({
+  name,
+  in: 'query',
+  required: name !== 'intervalS',
+  schema: { type: 'integer', minimum: 0 },
+}));
+const binary = (description: string) => ({ description, content: { 'application/octet-stream': {} } });
 
 /** OpenAPI 3.1 description of the API, generated from the schemas the server validates with. */
 export function openApiDocument(): object {
@@ -139,6 +156,80 @@ export function openApiDocument(): object {
           { ...path('format', 'string'), schema: { enum: ['csv', 'xlsx', 'pdf'] } },
         ],
         get: { summary: 'Schedule of a panel', responses: { 200: answer('The file'), ...missing } },
+      },
+      '/api/jobs/{id}/readings': {
+        parameters: [id],
+        get: {
+          summary: 'Sets of meter data',
+          responses: { 200: answer('Newest first', 'ReadingSetList'), ...missing },
+        },
+        post: {
+          summary: 'Begin a set of meter data; its channels follow one by one',
+          requestBody: body('ReadingSet'),
+          responses: { 201: answer('Begun', 'SavedReadingSet'), ...missing, ...invalid },
+        },
+      },
+      '/api/jobs/{id}/readings/{set}': {
+        parameters: [id, path('set', 'string')],
+        get: {
+          summary: 'A set',
+          responses: { 200: answer('Without its values', 'SavedReadingSet'), ...missing },
+        },
+        put: {
+          summary: 'Change name and channel facts',
+          requestBody: body('ReadingSetChange'),
+          responses: { 200: answer('Changed', 'SavedReadingSet'), ...missing, ...invalid },
+        },
+        delete: { summary: 'Remove a set', responses: { 204: answer('Removed'), ...missing } },
+      },
+      '/api/jobs/{id}/readings/{set}/channels/{position}': {
+        parameters: [
+          id,
+          path('set', 'string'),
+          { ...path('position', 'integer'), schema: { type: 'integer', minimum: 0 } },
+        ],
+        get: {
+          summary: 'Values of a channel',
+          responses: { 200: binary('Packed and deflated, see docs/method.md'), ...missing },
+        },
+        put: {
+          summary: 'Send the values of a channel',
+          requestBody: { required: true, content: { 'application/octet-stream': {} } },
+          responses: { 204: answer('Kept'), ...missing, ...invalid },
+        },
+      },
+      '/api/monitor/{seed}/live.json': {
+        parameters: [seed],
+        get: {
+          summary: 'Simulated circuit monitor: now',
+          responses: { 200: answer('32 channels', 'LiveSample'), ...missing },
+        },
+      },
+      '/api/monitor/{seed}/live.csv': {
+        parameters: [seed],
+        get: { summary: 'The same as CSV', responses: { 200: answer('One row'), ...missing } },
+      },
+      '/api/monitor/{seed}/history.csv': {
+        parameters: [seed, ...history],
+        get: {
+          summary: 'Simulated circuit monitor: history',
+          responses: { 200: answer('A row an interval'), ...missing, ...invalid },
+        },
+      },
+      '/api/monitor/{seed}/history.json': {
+        parameters: [seed, ...history],
+        get: {
+          summary: 'The same as JSON',
+          responses: { 200: answer('A row an interval'), ...missing, ...invalid },
+        },
+      },
+      '/api/monitor/{seed}/switch': {
+        parameters: [seed],
+        put: {
+          summary: 'Switch what hangs on a channel on or off',
+          requestBody: { required: true, content: { 'application/json': {} } },
+          responses: { 204: answer('Done'), ...missing, ...invalid },
+        },
       },
       '/api/tables': {
         post: {

@@ -10,6 +10,8 @@ import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
+import { monitorRoutes } from '../monitor/monitor-routes.js';
+import { ReadingStore } from '../readings/reading-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { tableRoutes } from '../tables/table-routes.js';
@@ -71,7 +73,8 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
   api.get('/catalogue', (_request, response) => {
     response.json(builtInCatalogue);
   });
-  api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId)));
+  api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId), new ReadingStore(source)));
+  api.use('/monitor', monitorRoutes());
   api.use('/tables', tableRoutes());
   api.use(docsRoutes());
   api.use(() => {

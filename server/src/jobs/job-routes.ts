@@ -5,6 +5,8 @@ import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
 import { panelRoutes } from '../panels/panel-routes.js';
+import { readingRoutes } from '../readings/reading-routes.js';
+import type { ReadingStore } from '../readings/reading-store.js';
 import type { JobStore } from './job-store.js';
 
 const idSchema = z.uuid();
@@ -23,7 +25,7 @@ const present = <T>(found: T | null): T => {
 };
 
 /** Routes under /api/jobs. */
-export function jobRoutes(store: JobStore): Router {
+export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
@@ -107,6 +109,15 @@ export function jobRoutes(store: JobStore): Router {
   router.use(
     '/:id/panels',
     panelRoutes(async (id) => present(await store.read(validId(id))).document),
+  );
+
+  router.use(
+    '/:id/readings',
+    readingRoutes(readings, async (text) => {
+      const id = validId(text);
+      if (!(await store.exists(id))) throw notFound('job');
+      return id;
+    }),
   );
 
   return router;

@@ -58,6 +58,10 @@ export class JobStore {
     return job ? this.head(this.source.manager, job) : null;
   }
 
+  exists(id: string): Promise<boolean> {
+    return this.source.manager.existsBy(JobEntity, this.present(id));
+  }
+
   /** Saves a new job as revision 1. An `id` that is taken already is left as it is. */
   async create(document: Job, id: string = randomUUID()): Promise<SavedJob> {
     return this.source.transaction(async (manager) => {
@@ -122,7 +126,7 @@ export class JobStore {
   /** Revisions of a job, newest first; null where there is no such job. */
   async revisions(id: string): Promise<{ revision: number; savedAt: string }[] | null> {
     const { manager } = this.source;
-    if (!(await manager.existsBy(JobEntity, this.present(id)))) return null;
+    if (!(await this.exists(id))) return null;
     const rows = await manager.find(JobRevisionEntity, {
       where: { jobId: id },
       select: { revision: true, savedAt: true },
@@ -135,7 +139,7 @@ export class JobStore {
   /** One revision of a job. */
   async revision(id: string, revision: number): Promise<SavedJob | null> {
     const { manager } = this.source;
-    if (!(await manager.existsBy(JobEntity, this.present(id)))) return null;
+    if (!(await this.exists(id))) return null;
     const row = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision });
     return (
       row && { id, revision, updatedAt: row.savedAt.toISOString(), document: inPresentForm(row.document) }

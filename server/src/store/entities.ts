@@ -1,4 +1,5 @@
 import type { Job } from '@levamen/core';
+import { ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
 import { EntitySchema } from 'typeorm';
 
 /** Jobs belong to a workspace; there is one for now, and accounts will be members of some. */
@@ -75,4 +76,10 @@ export const JobRevisionEntity = new EntitySchema<JobRevisionRow>({
   uniques: [{ name: 'job_revision_save_key', columns: ['jobId', 'saveId'] }],
 });
 
-export const entities = [WorkspaceEntity, JobEntity, JobRevisionEntity];
+export const entities = [
+  WorkspaceEntity,
+  JobEntity,
+  JobRevisionEntity,
+  ReadingSetEntity,
+  ReadingChannelEntity,
+];

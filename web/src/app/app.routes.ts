@@ -13,6 +13,7 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'brief' },
       { path: 'brief', loadComponent: () => import('./stages/brief/brief-stage').then((m) => m.BriefStage) },
+      { path: 'usage', loadComponent: () => import('./stages/usage/usage-stage').then((m) => m.UsageStage) },
       {
         path: 'panels',
         loadComponent: () => import('./stages/panels/panels-stage').then((m) => m.PanelsStage),

@@ -4,6 +4,7 @@ import {
   catalogueSchema,
   jobListSchema,
   problemSchema,
+  readingSetListSchema,
   savedJobSchema,
   saveResultSchema,
   tableSchema,
@@ -12,6 +13,7 @@ import {
   type Job,
   type JobSummary,
   type SavedJob,
+  type SavedReadingSet,
   type SaveResult,
 } from '@levamen/core';
 import { map, type Observable } from 'rxjs';
@@ -68,6 +70,14 @@ export class JobsApi {
     return this.http
       .post('/api/tables', file, { headers: { 'content-type': xlsxType } })
       .pipe(parsed(tableSchema));
+  }
+
+  readingSets(jobId: string): Observable<SavedReadingSet[]> {
+    return this.http.get(`/api/jobs/${jobId}/readings`).pipe(parsed(readingSetListSchema));
+  }
+
+  removeReadings(jobId: string, setId: string): Observable<unknown> {
+    return this.http.delete(`/api/jobs/${jobId}/readings/${setId}`);
   }
 
   catalogue(): Observable<Catalogue> {

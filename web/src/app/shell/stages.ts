@@ -37,6 +37,17 @@ export const stages: readonly Stage[] = [
       ]),
   },
   {
+    path: 'usage',
+    name: 'Usage',
+    purpose: 'bills, meter data, outages, live',
+    completeness: ({ usage }) =>
+      count([
+        usage.bills.length > 0,
+        usage.measurement !== null,
+        usage.outages.length > 0 || usage.reliability !== null,
+      ]),
+  },
+  {
     path: 'panels',
     name: 'Panels',
     purpose: 'services, panels and circuits',

@@ -1,21 +1,50 @@
-import { BarChart, type BarSeriesOption } from 'echarts/charts';
+import {
+  BarChart,
+  HeatmapChart,
+  LineChart,
+  type BarSeriesOption,
+  type HeatmapSeriesOption,
+  type LineSeriesOption,
+} from 'echarts/charts';
 import {
   AriaComponent,
   GridComponent,
   LegendComponent,
+  MarkLineComponent,
   TooltipComponent,
+  VisualMapComponent,
   type GridComponentOption,
   type LegendComponentOption,
+  type MarkLineComponentOption,
   type TooltipComponentOption,
+  type VisualMapComponentOption,
 } from 'echarts/components';
 import { init, use, type ComposeOption, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 
-use([BarChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+use([
+  BarChart,
+  HeatmapChart,
+  LineChart,
+  GridComponent,
+  LegendComponent,
+  MarkLineComponent,
+  TooltipComponent,
+  VisualMapComponent,
+  AriaComponent,
+  SVGRenderer,
+]);
 
 export type Chart = EChartsType;
 export type ChartOptions = ComposeOption<
-  BarSeriesOption | GridComponentOption | LegendComponentOption | TooltipComponentOption
+  | BarSeriesOption
+  | HeatmapSeriesOption
+  | LineSeriesOption
+  | GridComponentOption
+  | LegendComponentOption
+  | MarkLineComponentOption
+  | TooltipComponentOption
+  | VisualMapComponentOption
 >;
 
 export const makeChart = (place: HTMLElement): Chart => init(place, null, { renderer: 'svg' });

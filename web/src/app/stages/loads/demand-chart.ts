@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { tiers, type Tier } from '@levamen/core';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
+import { chartBase, chartInk, powerLabel } from '../../ui/chart-ink';
 import type { ChartOptions } from '../../ui/chart-engine';
 
 const hours = Array.from({ length: 24 }, (_, hour) => hour);
@@ -78,13 +79,10 @@ export class DemandChart {
 
   protected readonly options = computed((): ChartOptions => {
     const dark = this.appearance.dark();
-    const ink = dark ? '#efe7d6' : '#26221c';
-    const soft = dark ? '#b9ae99' : '#5d5547';
-    const rule = dark ? '#443d32' : '#d8cdb6';
-    const paper = dark ? '#211e19' : '#fcf9f1';
+    const colours = chartInk(dark);
+    const { ink, soft, rule, paper } = colours;
     return {
-      animation: false,
-      textStyle: { fontFamily: 'Commissioner Variable', color: ink },
+      ...chartBase(colours),
       grid: { left: 8, right: 8, top: 30, bottom: 4, containLabel: true },
       legend: { top: 0, left: 0, itemWidth: 14, itemHeight: 9, textStyle: { color: ink, fontSize: 12 } },
       tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} W` },
@@ -101,7 +99,7 @@ export class DemandChart {
         axisLabel: {
           color: soft,
           fontSize: 11,
-          formatter: (value: number) => (value >= 1000 ? `${value / 1000} kW` : `${value} W`),
+          formatter: powerLabel,
         },
         splitLine: { lineStyle: { color: rule } },
       },

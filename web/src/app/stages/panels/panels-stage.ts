@@ -82,7 +82,7 @@ export class PanelsStage {
   protected readonly sides = computed((): Choice<Side>[] => [
     { label: 'Circuit', value: 'circuit' },
     { label: 'Panel', value: 'panel' },
-    { label: `Findings ${this.findings().length}`, value: 'findings' },
+    { label: `Findings\u00a0${this.findings().length}`, value: 'findings' },
     { label: 'Legs', value: 'legs' },
     { label: 'Sensors', value: 'sensors' },
   ]);

@@ -1,0 +1,132 @@
+import { simulatedChannels, simulatedMean, simulatedSample, type LiveSample } from '@levamen/core';
+import { Router, type Response } from 'express';
+import * as z from 'zod';
+import { parseBody } from '../http/parse-body.js';
+import { HttpProblem, notFound } from '../http/problem.js';
+
+/** The clock of the simulated house from UTC, s. */
+const offsetS = -4 * 3600;
+const maxRows = 600_000;
+/** Rows written before the rest of the server gets its turn. */
+const rowsAtATime = 500;
+
+const seedSchema = z.coerce.number().int().min(0).max(1_000_000);
+const historySchema = z.object({
+  fromS: z.coerce.number().int().min(0),
+  toS: z.coerce.number().int().min(1),
+  intervalS: z.coerce.number().int().min(1).max(86_400).default(900),
+});
+const switchSchema = z.strictObject({
+  channel: z.enum(simulatedChannels as [string, ...string[]], { error: 'Name a channel of this monitor' }),
+  on: z.boolean({ error: 'Say true or false' }),
+});
+
+/**
+ * A circuit monitor that is not there: a house of 32 channels, live and as history, the same for the same seed. Under
+ * /api/monitor/:seed.
+ */
+export function monitorRoutes(now: () => number = () => Date.now() / 1000): Router {
+  const router = Router();
+  /** What was switched on by hand, by seed. */
+  const switches = new Map<number, Map<string, number>>();
+
+  const seedOf = (text: unknown): number => {
+    const seed = seedSchema.safeParse(text);
+    if (!seed.success) throw notFound('monitor');
+    return seed.data;
+  };
+  const live = (seed: number): LiveSample => {
+    const atS = Math.floor(now() * 4) / 4;
+    const { powerW, peakW } = simulatedSample(seed, atS, offsetS, switches.get(seed));
+    return {
+      atS,
+      channels: simulatedChannels.map((name, c) => ({
+        name,
+        powerW: Math.round(powerW[c]! * 10) / 10,
+        peakW: Math.round(peakW[c]! * 10) / 10,
+      })),
+    };
+  };
+  const historyOf = (query: unknown): z.infer<typeof historySchema> & { rows: number } => {
+    const asked = parseBody(historySchema, query);
+    const rows = Math.ceil((asked.toS - asked.fromS) / asked.intervalS);
+    if (rows < 1 || rows > maxRows) {
+      throw new HttpProblem(
+        422,
+        'Too much or nothing',
+        `Ask for 1 to ${maxRows} intervals; this would be ${rows}.`,
+      );
+    }
+    return { ...asked, rows };
+  };
+  const rowAt = (seed: number, fromS: number, intervalS: number): number[] =>
+    Array.from(
+      simulatedMean(seed, fromS, intervalS, offsetS, intervalS > 60 ? 180 : 60),
+      (w) => Math.round(w * 10) / 10,
+    );
+
+  /** Writes row after row, as fast as the reader takes them. */
+  const stream = async (response: Response, rows: number, text: (row: number) => string): Promise<void> => {
+    for (let row = 0; row < rows && !response.destroyed; row += rowsAtATime) {
+      let part = '';
+      for (let i = row; i < Math.min(rows, row + rowsAtATime); i += 1) part += text(i);
+      if (!response.write(part)) {
+        await new Promise<void>((resume) => {
+          response.once('drain', resume);
+          response.once('close', resume);
+        });
+      } else await new Promise((resume) => setImmediate(resume));
+    }
+    response.end();
+  };
+
+  router.get('/:seed/live.json', (request, response) => {
+    response.json(live(seedOf(request.params.seed)));
+  });
+
+  router.get('/:seed/live.csv', (request, response) => {
+    const { atS, channels } = live(seedOf(request.params.seed));
+    const head = ['time', ...channels.map(({ name }) => `${name} [W]`)].join(',');
+    const row = [new Date(atS * 1000).toISOString(), ...channels.map(({ powerW }) => powerW)].join(',');
+    response.type('text/csv').send(`${head}\r\n${row}\r\n`);
+  });
+
+  router.get('/:seed/history.csv', async (request, response) => {
+    const seed = seedOf(request.params.seed);
+    const { fromS, intervalS, rows } = historyOf(request.query);
+    response.type('text/csv');
+    response.write(`${['time', ...simulatedChannels.map((name) => `${name} [W]`)].join(',')}\r\n`);
+    await stream(response, rows, (row) => {
+      const atS = fromS + row * intervalS;
+      return `${new Date(atS * 1000).toISOString()},${rowAt(seed, atS, intervalS).join(',')}\r\n`;
+    });
+  });
+
+  router.get('/:seed/history.json', async (request, response) => {
+    const seed = seedOf(request.params.seed);
+    const { fromS, intervalS, rows } = historyOf(request.query);
+    response.type('application/json');
+    response.write(
+      `{"fromS":${fromS},"intervalS":${intervalS},"channels":${JSON.stringify(simulatedChannels)},"powerW":[`,
+    );
+    await stream(response, rows + 1, (row) =>
+      row === rows
+        ? ']}'
+        : `${row === 0 ? '' : ','}${JSON.stringify(rowAt(seed, fromS + row * intervalS, intervalS))}`,
+    );
+  });
+
+  router.put('/:seed/switch', (request, response) => {
+    const seed = seedOf(request.params.seed);
+    const { channel, on } = parseBody(switchSchema, request.body);
+    const present = switches.get(seed) ?? new Map<string, number>();
+    if (on) present.set(channel, Math.ceil(now()));
+    else present.delete(channel);
+    // Nobody plays with more houses than this at once; the oldest are forgotten.
+    if (!switches.has(seed) && switches.size >= 100) switches.delete(switches.keys().next().value!);
+    switches.set(seed, present);
+    response.status(204).end();
+  });
+
+  return router;
+}

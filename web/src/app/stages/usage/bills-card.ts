@@ -1,0 +1,179 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  billDays,
+  billDayWh,
+  billFacts,
+  billSchema,
+  parseQuantity,
+  quantityText,
+  readBills,
+  type Bill,
+  type Job,
+  type UnitSystem,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { Appearance } from '../../data/appearance';
+import { ChartView } from '../../ui/chart';
+import type { ChartOptions } from '../../ui/chart-engine';
+import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { PasteRows } from './paste-rows';
+import { UsageEdits } from './usage-edits';
+
+type BillField = 'fromDay' | 'toDay' | 'energyWh' | 'exportWh';
+
+/** Bills: typed or pasted, with day averages by real days, extremes and the share of the seasons. */
+@Component({
+  selector: 'lv-bills-card',
+  imports: [Button, ChartView, PasteRows],
+  templateUrl: './bills-card.html',
+  styleUrl: './cards.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BillsCard {
+  protected readonly edits = inject(UsageEdits);
+  private readonly appearance = inject(Appearance);
+  readonly job = input.required<Job>();
+  readonly units = input.required<UnitSystem>();
+
+  protected readonly pasting = signal(false);
+  /** What could not be taken, by bill and field. */
+  protected readonly refused = signal<ReadonlyMap<string, { text: string; message: string }>>(new Map());
+  private readonly southern = computed(() => (this.job().site.latitudeDeg ?? 45) < 0);
+  protected readonly facts = computed(() => {
+    const facts = billFacts(this.job().usage.bills, this.southern());
+    if (!facts) return null;
+    const year = Object.values(facts.seasonDayWh).reduce<number>((sum, wh) => sum + (wh ?? 0), 0);
+    const share = (wh: number | null): string =>
+      wh === null || year === 0 ? '–' : `${quantityText(wh, 'Wh')} a day`;
+    return {
+      mean: quantityText(facts.meanDayWh, 'Wh'),
+      days: facts.days,
+      total: quantityText(facts.energyWh, 'Wh'),
+      highest: `${quantityText(billDayWh(facts.highest), 'Wh')}, from ${facts.highest.fromDay}`,
+      lowest: `${quantityText(billDayWh(facts.lowest), 'Wh')}, from ${facts.lowest.fromDay}`,
+      winter: share(facts.seasonDayWh.winter),
+      shoulder: share(facts.seasonDayWh.shoulder),
+      summer: share(facts.seasonDayWh.summer),
+      warnings: [
+        ...(facts.overlapping.length > 0
+          ? [`${facts.overlapping.length} bills overlap the one before them.`]
+          : []),
+        ...(facts.missingDays > 0 ? [`${facts.missingDays} days between the bills have none.`] : []),
+        ...(facts.days < 350 ? [`Only ${facts.days} days: the extremes of a year may be missing.`] : []),
+      ],
+    };
+  });
+  protected readonly rows = computed(() => {
+    const refused = this.refused();
+    return this.job().usage.bills.map((bill) => {
+      const cell = (field: BillField, text: string) => ({
+        text: refused.get(`${bill.id} ${field}`)?.text ?? text,
+        message: refused.get(`${bill.id} ${field}`)?.message ?? '',
+      });
+      return {
+        bill,
+        from: cell('fromDay', bill.fromDay),
+        to: cell('toDay', bill.toDay),
+        energy: cell('energyWh', String(bill.energyWh / 1000)),
+        sent: cell('exportWh', bill.exportWh === null ? '' : String(bill.exportWh / 1000)),
+        days: billDays(bill),
+        perDay: quantityText(billDayWh(bill), 'Wh'),
+      };
+    });
+  });
+  protected readonly messages = computed(() => [
+    ...new Set([...this.refused().values()].map(({ message }) => message)),
+  ]);
+  protected readonly readRows = (cells: string[][]) =>
+    readBills(cells, this.units() === 'metric', false, () => crypto.randomUUID());
+  protected readonly options = computed((): ChartOptions => {
+    const ink = chartInk(this.appearance.dark());
+    const bills = this.job().usage.bills.toSorted((a, b) => a.fromDay.localeCompare(b.fromDay));
+    const mean = billFacts(bills, this.southern())?.meanDayWh ?? 0;
+    return {
+      ...chartBase(ink),
+      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} kWh a day` },
+      xAxis: {
+        type: 'category',
+        data: bills.map(({ fromDay }) => fromDay.slice(2, 7)),
+        axisLabel: axisText(ink),
+        axisLine: { lineStyle: { color: ink.soft } },
+        axisTick: { show: false },
+      },
+      yAxis: {
+        type: 'value',
+        axisLabel: { ...axisText(ink), formatter: (value: number) => `${value} kWh/d` },
+        splitLine: { lineStyle: { color: ink.rule } },
+      },
+      series: [
+        {
+          type: 'bar',
+          name: 'Day average',
+          barCategoryGap: '25%',
+          data: bills.map((bill) => billDayWh(bill) / 1000),
+          itemStyle: { color: ink.ink },
+          markLine: {
+            symbol: 'none',
+            lineStyle: { color: ink.accent, type: 'dashed' },
+            label: { formatter: 'mean', color: ink.accent, position: 'insideEndTop' },
+            data: [{ yAxis: mean / 1000 }],
+          },
+        },
+      ],
+    };
+  });
+
+  protected add(): void {
+    const last = this.job().usage.bills.at(-1);
+    const from = last ? last.toDay : `${new Date().getUTCFullYear() - 1}-01-01`;
+    const to = new Date(from);
+    to.setUTCMonth(to.getUTCMonth() + 1);
+    this.edits.addBills([
+      {
+        id: crypto.randomUUID(),
+        fromDay: from,
+        toDay: to.toISOString().slice(0, 10),
+        energyWh: last?.energyWh ?? 900_000,
+        exportWh: null,
+      },
+    ]);
+  }
+
+  protected write(bill: Bill, field: BillField, text: string): void {
+    const read = this.read(field, text.trim());
+    const checked =
+      typeof read === 'object' && read !== null ? null : billSchema.shape[field].safeParse(read);
+    const ordered =
+      field === 'fromDay' && text < bill.toDay
+        ? true
+        : field === 'toDay' && text > bill.fromDay
+          ? true
+          : !field.endsWith('Day');
+    const message = !checked
+      ? 'Enter kilowatt-hours'
+      : !checked.success
+        ? checked.error.issues[0]!.message
+        : ordered
+          ? ''
+          : 'The period ends before it begins';
+    this.refused.update((all) => {
+      const next = new Map(all);
+      if (message === '') next.delete(`${bill.id} ${field}`);
+      else next.set(`${bill.id} ${field}`, { text, message });
+      return next;
+    });
+    if (message === '' && checked?.success) this.edits.changeBill(bill.id, { [field]: checked.data });
+  }
+
+  protected take(bills: Bill[]): void {
+    this.edits.addBills(bills);
+    this.pasting.set(false);
+  }
+
+  private read(field: BillField, text: string): string | number | null | { wrong: true } {
+    if (field === 'fromDay' || field === 'toDay') return text;
+    if (text === '' && field === 'exportWh') return null;
+    const parsed = parseQuantity(text, { kwh: 1, mwh: 1000 });
+    return parsed.ok ? Math.round(parsed.value * 1000) : { wrong: true };
+  }
+}

@@ -1,0 +1,131 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  channelRoles,
+  clockKinds,
+  siteSchema,
+  valueUnits,
+  type ChannelRole,
+  type ClockKind,
+  type CsvOptions,
+  type CsvShape,
+  type ValueColumn,
+  type ValueUnit,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { InputText } from 'primeng/inputtext';
+import type { FilePreview } from '../../workers/readings-api';
+
+export interface ReadyImport {
+  readonly preview: Exclude<FilePreview, { kind: 'unknown' }>;
+  readonly options: CsvOptions;
+}
+
+const clockLabels: Readonly<Record<ClockKind, string>> = {
+  zone: 'the clock on the wall, with daylight saving',
+  standard: 'standard time all year',
+  utc: 'UTC',
+};
+const roleLabels: Readonly<Record<ChannelRole, string>> = {
+  import: 'from the grid',
+  export: 'to the grid',
+  mains: 'mains',
+  solar: 'solar',
+  circuit: 'a circuit',
+};
+
+/** How a file of meter data is understood, to be corrected before it is read. */
+@Component({
+  selector: 'lv-import-readings-dialog',
+  imports: [Button, Dialog, FormsModule, InputText],
+  templateUrl: './import-readings-dialog.html',
+  styleUrl: './cards.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ImportReadingsDialog {
+  readonly name = input.required<string>();
+  readonly preview = input.required<Exclude<FilePreview, { kind: 'unknown' }>>();
+  /** Zone of the house; '' = not known. */
+  readonly siteZone = input.required<string>();
+  readonly closed = output();
+  readonly ready = output<ReadyImport>();
+
+  protected readonly clockChoices = clockKinds.map((value) => ({ value, label: clockLabels[value] }));
+  protected readonly roleChoices = channelRoles.map((value) => ({ value, label: roleLabels[value] }));
+  protected readonly units = valueUnits;
+  protected readonly zone = linkedSignal(() => this.siteZone());
+  protected readonly clock = linkedSignal<ClockKind>(() => 'zone');
+  protected readonly stampsEnd = linkedSignal(() => false);
+  protected readonly start = linkedSignal(() => `${new Date().getUTCFullYear() - 1}-01-01T00:00`);
+  protected readonly minutes = linkedSignal(() => 15);
+  protected readonly shape = linkedSignal<CsvShape | null>(() => {
+    const preview = this.preview();
+    return preview.kind === 'csv' ? preview.shape : null;
+  });
+  protected readonly sample = computed(() => {
+    const preview = this.preview();
+    return preview.kind === 'csv' ? preview.rows : [];
+  });
+  protected readonly layout = computed(() => {
+    const shape = this.shape();
+    switch (shape?.time.kind) {
+      case 'stamp':
+        return 'one row an interval';
+      case 'date-and-time':
+        return 'one row an interval, date and time apart';
+      case 'row-a-day':
+        return `one row a day, ${shape.time.columns.length} values each`;
+      case 'none':
+        return 'values without a time';
+      default:
+        return '';
+    }
+  });
+  protected readonly zoneError = computed(() => {
+    if (this.zone() === '') return 'Say which time zone the file is in, for example America/Halifax';
+    const checked = siteSchema.shape.timeZone.safeParse(this.zone());
+    return checked.success ? '' : checked.error.issues[0]!.message;
+  });
+
+  protected setShape(change: Partial<CsvShape>): void {
+    this.shape.update((shape) => shape && { ...shape, ...change });
+  }
+
+  protected setColumn(index: number, change: Partial<ValueColumn>): void {
+    this.shape.update(
+      (shape) =>
+        shape && {
+          ...shape,
+          values: shape.values.map((value, i) => (i === index ? { ...value, ...change } : value)),
+        },
+    );
+  }
+
+  protected leaveOut(index: number): void {
+    this.shape.update((shape) => shape && { ...shape, values: shape.values.filter((_, i) => i !== index) });
+  }
+
+  protected asUnit(text: string): ValueUnit {
+    return valueUnits.find((unit) => unit === text) ?? 'kWh';
+  }
+
+  protected asRole(text: string): ChannelRole {
+    return channelRoles.find((role) => role === text) ?? 'circuit';
+  }
+
+  protected go(): void {
+    const preview = this.preview();
+    const shape = this.shape();
+    this.ready.emit({
+      preview: preview.kind === 'csv' && shape ? { ...preview, shape } : preview,
+      options: {
+        zone: this.zone(),
+        clock: this.clock(),
+        stampsEnd: this.stampsEnd(),
+        startWallS: Date.parse(`${this.start()}Z`) / 1000,
+        intervalS: this.minutes() * 60,
+      },
+    });
+  }
+}

@@ -1,0 +1,198 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import {
+  measuredLegDemand,
+  measurementOf,
+  quantityText,
+  usageFigures,
+  withMeasuredUse,
+  type ChannelRole,
+  type Job,
+  type SavedReadingSet,
+  type UnitSystem,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { JobSession } from '../../data/job-session';
+import { MeterData } from '../../data/meter-data';
+import { FigureButton } from '../../ui/figure-button';
+import type { FilePreview } from '../../workers/readings-api';
+import { ChannelTable } from './channel-table';
+import { ImportReadingsDialog, type ReadyImport } from './import-readings-dialog';
+import { UsageCharts } from './usage-charts';
+import { UsageEdits } from './usage-edits';
+
+/** The simulated monitor that ships with the program. */
+const simulator = '/api/monitor/1';
+const yearS = 365 * 86_400;
+
+/** Meter data: read from a file, kept, analysed, mapped to circuits, and taken into the loads. */
+@Component({
+  selector: 'lv-meter-card',
+  imports: [Button, ChannelTable, FigureButton, ImportReadingsDialog, UsageCharts],
+  templateUrl: './meter-card.html',
+  styleUrl: './cards.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MeterCard {
+  protected readonly meter = inject(MeterData);
+  private readonly session = inject(JobSession);
+  private readonly edits = inject(UsageEdits);
+  readonly job = input.required<Job>();
+  readonly units = input.required<UnitSystem>();
+
+  protected readonly waiting = signal<{
+    file: Blob;
+    name: string;
+    preview: Exclude<FilePreview, { kind: 'unknown' }>;
+  } | null>(null);
+  protected readonly note = signal('');
+  protected readonly zone = computed(() => this.job().site.timeZone ?? '');
+  protected readonly progress = computed(() => Math.round((this.meter.work()?.share ?? 0) * 100));
+  protected readonly figures = computed(() => {
+    const analysis = this.meter.analysis();
+    const set = this.meter.open();
+    return analysis && set ? usageFigures(analysis, set.name) : null;
+  });
+  protected readonly size = computed(() => {
+    const set = this.meter.open();
+    if (!set) return '';
+    const values = set.count * set.channels.length;
+    return `${values.toLocaleString('en')} values in ${(set.bytes / 1e6).toFixed(2)} MB: ${(set.bytes / values).toFixed(2)} bytes each`;
+  });
+  protected readonly legs = computed(() => {
+    const { measurement } = this.job().usage;
+    return measurement
+      ? measuredLegDemand(this.job(), measurement)
+          .filter(({ meanW }) => meanW !== 0)
+          .map(({ leg, meanW, sumOfPeaksW }) => ({
+            leg,
+            mean: quantityText(meanW, 'W'),
+            peaks: quantityText(sumOfPeaksW, 'W'),
+          }))
+      : [];
+  });
+  private readonly feedBack = computed(() =>
+    this.job().survey.panels.flatMap(({ circuits }) =>
+      circuits.filter(({ backFeeds, channel }) => backFeeds && channel !== '').map(({ channel }) => channel),
+    ),
+  );
+
+  constructor() {
+    effect(() => {
+      const id = this.session.id();
+      if (id !== '') untracked(() => void this.begin(id));
+    });
+  }
+
+  protected async pick(event: Event): Promise<void> {
+    const picker = event.target as HTMLInputElement;
+    const file = picker.files?.[0];
+    picker.value = '';
+    if (file) await this.look(file, file.name);
+  }
+
+  /** A year of quarter hours from the simulated monitor. */
+  protected async readSimulator(): Promise<void> {
+    const toS = Math.floor(Date.now() / 86_400_000) * 86_400;
+    this.note.set('Asking the monitor for a year of quarter hours…');
+    const response = await fetch(`${simulator}/history.csv?fromS=${toS - yearS}&toS=${toS}&intervalS=900`);
+    const blob = await response.blob();
+    this.note.set('');
+    if (response.ok) await this.look(blob, 'Simulated monitor');
+    else this.note.set('The monitor does not answer.');
+  }
+
+  protected async start({ preview, options }: ReadyImport): Promise<void> {
+    const waiting = this.waiting();
+    this.waiting.set(null);
+    if (!waiting) return;
+    const set = await this.meter.take(
+      this.session.id(),
+      waiting.file,
+      waiting.name,
+      preview,
+      options,
+      this.feedBack(),
+    );
+    if (set) this.keep(set, `import of ${waiting.name}`);
+  }
+
+  protected async show(set: SavedReadingSet): Promise<void> {
+    await this.meter.show(this.session.id(), set, this.feedBack());
+    if (this.meter.open()?.id === set.id) this.keep(set, `measurement of ${set.name}`);
+  }
+
+  protected async remove(set: SavedReadingSet): Promise<void> {
+    await this.meter.remove(this.session.id(), set);
+    if (this.job().usage.measurement?.setId === set.id)
+      this.edits.set('readings removed', { measurement: null });
+  }
+
+  protected async flip(channel: string): Promise<void> {
+    const set = await this.meter.change(this.session.id(), channel, 'flip', this.feedBack());
+    if (set) this.keep(set, `${channel} turned round`);
+  }
+
+  protected async setRole({ channel, role }: { channel: string; role: ChannelRole }): Promise<void> {
+    const set = await this.meter.change(this.session.id(), channel, role, this.feedBack());
+    if (set) this.keep(set, `${channel} measures something else`);
+  }
+
+  /** The measured figures of a channel replace the assumed ones of the loads on its circuit. */
+  protected async take(channel: string): Promise<void> {
+    const job = this.job();
+    const circuit = job.survey.panels
+      .flatMap(({ circuits }) => circuits)
+      .find((one) => one.channel === channel);
+    const loads = job.loads.filter(({ circuitId }) => circuitId === circuit?.id);
+    const set = this.meter.open();
+    const measured = set
+      ? await this.meter.measuredUse(channel, set.zone, (job.site.latitudeDeg ?? 45) < 0)
+      : null;
+    if (!measured || loads.length === 0) {
+      this.note.set(`${channel} never drew anything: nothing was taken.`);
+      return;
+    }
+    const day = this.meter.analysis()?.toDay ?? new Date().toISOString().slice(0, 10);
+    this.edits.takeMeasured(
+      `${channel} as measured`,
+      loads.map((load) => withMeasuredUse(load, loads, measured, day)),
+    );
+    this.note.set(
+      `${loads.map(({ name }) => name).join(', ')}: ${quantityText(measured.runningPowerW, 'W')} while running, as measured until ${day}. Undo brings the old figures back.`,
+    );
+  }
+
+  private async begin(jobId: string): Promise<void> {
+    await this.meter.list(jobId);
+    const wanted = this.job().usage.measurement?.setId;
+    const set = this.meter.sets().find(({ id, complete }) => complete && id === wanted);
+    if (set && this.meter.open()?.id !== set.id) await this.meter.show(jobId, set, this.feedBack());
+  }
+
+  private async look(file: Blob, name: string): Promise<void> {
+    const preview = await this.meter.preview(file, name, this.units() === 'metric');
+    if (preview.kind === 'unknown') this.meter.problem.set(preview.why);
+    else {
+      this.meter.problem.set('');
+      this.waiting.set({ file, name, preview });
+    }
+  }
+
+  private keep(set: SavedReadingSet, label: string): void {
+    const analysis = this.meter.analysis();
+    if (!analysis) return;
+    const measurement = measurementOf(set.id, set.name, analysis);
+    if (JSON.stringify(measurement) !== JSON.stringify(this.job().usage.measurement)) {
+      this.edits.set(label, { measurement });
+    }
+  }
+}

@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  amountSchema,
+  momentaryS,
+  outageFacts,
+  outageSchema,
+  readLengthS,
+  readOutages,
+  reliabilityFacts,
+  reliabilitySchema,
+  settingsOf,
+  type Job,
+  type Outage,
+  type Reliability,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { Appearance } from '../../data/appearance';
+import { AmountField } from '../../ui/amount-field';
+import { ChartView } from '../../ui/chart';
+import type { ChartOptions } from '../../ui/chart-engine';
+import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { PasteRows } from './paste-rows';
+import { UsageEdits } from './usage-edits';
+
+const lengthText = (seconds: number): string => {
+  if (seconds < 60) return `${Math.round(seconds)} s`;
+  if (seconds < 3600) return `${Math.round(seconds / 60)} min`;
+  const hours = seconds / 3600;
+  return hours < 48 ? `${hours.toFixed(1)} h` : `${(hours / 24).toFixed(1)} days`;
+};
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** The record of past outages, and what share of them the brief would cover. */
+@Component({
+  selector: 'lv-outages-card',
+  imports: [AmountField, Button, ChartView, PasteRows],
+  templateUrl: './outages-card.html',
+  styleUrl: './cards.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OutagesCard {
+  protected readonly edits = inject(UsageEdits);
+  private readonly appearance = inject(Appearance);
+  readonly job = input.required<Job>();
+
+  protected readonly pasting = signal(false);
+  protected readonly message = signal('');
+  protected readonly yearsSchema = amountSchema(0.1, 60, 'years');
+  protected readonly shape = reliabilitySchema.shape;
+  protected readonly runtimeH = computed(() => settingsOf(this.job()).requiredRuntimeH);
+  protected readonly rows = computed(() =>
+    this.job()
+      .usage.outages.toReversed()
+      .map((outage) => ({
+        outage,
+        start: outage.start.replace('T', ' '),
+        length: lengthText(outage.durationS),
+        flicker: outage.durationS <= momentaryS,
+      })),
+  );
+  protected readonly facts = computed(() => {
+    const { outages, outageYears } = this.job().usage;
+    const facts = outageFacts(outages, outageYears, this.runtimeH().value);
+    return (
+      facts && {
+        years: facts.years.toFixed(1),
+        perYear: facts.perYear.toFixed(1),
+        split: `${facts.flickers} up to 5 min, ${facts.sustained} longer`,
+        median: lengthText(facts.medianS),
+        ninetieth: lengthText(facts.ninetiethS),
+        longest: lengthText(facts.longestS),
+        covered: percent(facts.coveredShare),
+        coveredHours: percent(facts.coveredHoursShare),
+        hours: facts.hoursPerYear.toFixed(1),
+        flickerTrouble: facts.flickers > facts.sustained,
+      }
+    );
+  });
+  protected readonly runtimeText = computed(
+    () => `${this.runtimeH().value} h${this.runtimeH().assumed ? ' (assumed)' : ''}`,
+  );
+  protected readonly indices = computed(() => {
+    const { reliability } = this.job().usage;
+    const facts = reliability && reliabilityFacts(reliability, this.runtimeH().value);
+    return facts && { mean: lengthText(facts.meanH * 3600), covered: percent(facts.coveredShare) };
+  });
+  protected readonly readRows = (cells: string[][]) =>
+    readOutages(cells, this.job().site.units === 'metric', () => crypto.randomUUID());
+  protected readonly options = computed((): ChartOptions => {
+    const ink = chartInk(this.appearance.dark());
+    const long = this.job()
+      .usage.outages.filter(({ durationS }) => durationS > momentaryS)
+      .toSorted((a, b) => a.durationS - b.durationS);
+    const runtime = this.runtimeH().value;
+    return {
+      ...chartBase(ink),
+      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} h` },
+      xAxis: {
+        type: 'category',
+        data: long.map(({ start }) => start.slice(0, 10)),
+        axisLabel: { ...axisText(ink), rotate: 40 },
+        axisTick: { show: false },
+      },
+      yAxis: {
+        type: 'log',
+        min: 0.1,
+        axisLabel: { ...axisText(ink), formatter: (value: number) => `${value} h` },
+        splitLine: { lineStyle: { color: ink.rule } },
+      },
+      series: [
+        {
+          type: 'bar',
+          name: 'Length',
+          data: long.map(({ durationS }) => durationS / 3600),
+          itemStyle: { color: ink.ink },
+          markLine: {
+            symbol: 'none',
+            lineStyle: { color: ink.accent },
+            label: { formatter: 'required runtime', color: ink.accent, position: 'insideStartTop' },
+            data: [{ yAxis: runtime }],
+          },
+        },
+      ],
+    };
+  });
+
+  protected add(start: string, length: string): boolean {
+    const durationS = readLengthS(length);
+    const checked = outageSchema.safeParse({ id: crypto.randomUUID(), start: start.slice(0, 16), durationS });
+    if (typeof durationS === 'string') this.message.set(durationS);
+    else if (!checked.success) this.message.set(checked.error.issues[0]!.message);
+    else {
+      this.message.set('');
+      this.edits.addOutages([checked.data]);
+      return true;
+    }
+    return false;
+  }
+
+  protected take(outages: Outage[]): void {
+    this.edits.addOutages(outages);
+    this.pasting.set(false);
+  }
+
+  /** An emptied index takes both away: one alone says nothing. */
+  protected setReliability(key: keyof Reliability, value: number | null): void {
+    const present = this.job().usage.reliability ?? { interruptionsPerYear: 1, minutesPerYear: 120 };
+    this.edits.set('reliability', { reliability: value === null ? null : { ...present, [key]: value } });
+  }
+}

@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import { MeterData } from '../../data/meter-data';
+import type { Choice } from '../../ui/choice-field';
+import { BillsCard } from './bills-card';
+import { LiveCard } from './live-card';
+import { MeterCard } from './meter-card';
+import { OutagesCard } from './outages-card';
+import { UsageEdits } from './usage-edits';
+
+type Part = 'bills' | 'meter' | 'outages' | 'live';
+
+/** What the house used, what the meter says, and what the grid did. */
+@Component({
+  selector: 'lv-usage-stage',
+  imports: [BillsCard, FormsModule, LiveCard, MeterCard, OutagesCard, SelectButton],
+  providers: [MeterData, UsageEdits],
+  template: `
+    @if (job(); as job) {
+      <div class="bench">
+        <p-selectbutton
+          ariaLabel="Part of the stage"
+          optionLabel="label"
+          optionValue="value"
+          size="small"
+          [allowEmpty]="false"
+          [options]="parts"
+          [ngModel]="part()"
+          (ngModelChange)="part.set($event)"
+        />
+        @switch (part()) {
+          @case ('bills') {
+            <lv-bills-card [job]="job" [units]="units()" />
+          }
+          @case ('meter') {
+            <lv-meter-card [job]="job" [units]="units()" />
+          }
+          @case ('outages') {
+            <lv-outages-card [job]="job" />
+          }
+          @case ('live') {
+            <lv-live-card [job]="job" />
+          }
+        }
+      </div>
+    }
+  `,
+  styles: `
+    .bench {
+      padding: 0.6rem 0.7rem;
+      display: grid;
+      gap: 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class UsageStage {
+  protected readonly job = inject(JobSession).job;
+  protected readonly units = inject(EvaluationService).units;
+  protected readonly part = signal<Part>('bills');
+  protected readonly parts: Choice<Part>[] = [
+    { label: 'Bills', value: 'bills' },
+    { label: 'Meter data', value: 'meter' },
+    { label: 'Outages', value: 'outages' },
+    { label: 'Live', value: 'live' },
+  ];
+}

@@ -1,0 +1,41 @@
+/** Colours of charts in the light and the dark scheme. */
+export interface ChartInk {
+  readonly ink: string;
+  readonly soft: string;
+  readonly rule: string;
+  readonly paper: string;
+  readonly accent: string;
+  /** From little to much. */
+  readonly scale: readonly string[];
+}
+
+export const chartInk = (dark: boolean): ChartInk =>
+  dark
+    ? {
+        ink: '#efe7d6',
+        soft: '#b9ae99',
+        rule: '#443d32',
+        paper: '#211e19',
+        accent: '#aab6ff',
+        scale: ['#211e19', '#3b3f66', '#6a75bd', '#c9a150', '#f2dca0'],
+      }
+    : {
+        ink: '#26221c',
+        soft: '#5d5547',
+        rule: '#d8cdb6',
+        paper: '#fcf9f1',
+        accent: '#2f3f9e',
+        scale: ['#fcf9f1', '#d5d7ea', '#8b97d4', '#3f4fae', '#26221c'],
+      };
+
+/** What all charts share. */
+export const chartBase = ({ ink }: ChartInk) => ({
+  animation: false,
+  textStyle: { fontFamily: 'Commissioner Variable', color: ink },
+  grid: { left: 8, right: 12, top: 16, bottom: 4, containLabel: true },
+});
+
+export const powerLabel = (value: number): string =>
+  Math.abs(value) >= 1000 ? `${value / 1000} kW` : `${value} W`;
+
+export const axisText = ({ soft }: ChartInk) => ({ color: soft, fontSize: 11 });
