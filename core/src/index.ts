@@ -94,3 +94,4 @@ export * from './monitor/simulated-house.js';
 export * from './monitor/monitor-api.schema.js';
 export * from './monitor/detect-step.js';
 export * from './usage/usage-figures.js';
+export * from './demo/demo-readings.js';

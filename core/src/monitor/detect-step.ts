@@ -16,8 +16,6 @@ export interface PowerStep {
   readonly beforeW: number;
 }
 
-const mean = (values: readonly number[]): number =>
-  values.reduce((sum, value) => sum + value, 0) / values.length;
 const median = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
@@ -42,12 +40,18 @@ export function detectStep(samples: readonly PowerSample[]): PowerStep | null {
     if (size > (best?.size ?? leastStepW)) best = { at: i, size };
   }
   if (!best) return null;
-  const beforeW = mean(samples.slice(Math.max(0, best.at - 5), best.at).map(({ powerW }) => powerW));
+  // Medians place the step to within a sample or two; the steepest rise there is the moment itself.
+  let at = best.at;
+  for (let i = Math.max(1, best.at - 2); i <= Math.min(samples.length - 3, best.at + 2); i += 1) {
+    const rise = (k: number): number => samples[k]!.powerW - samples[k - 1]!.powerW;
+    if (rise(i) > rise(at)) at = i;
+  }
+  const beforeW = median(samples.slice(Math.max(0, at - 5), at).map(({ powerW }) => powerW));
   // The first sample after the step may hold part of the start.
-  const settled = samples.slice(best.at + 1).map(({ powerW }) => powerW);
+  const settled = samples.slice(at + 1, at + 12).map(({ powerW }) => powerW);
   const runningW = median(settled) - beforeW;
   if (runningW < leastStepW) return null;
-  const startW = Math.max(...samples.slice(best.at - 1, best.at + 3).map(({ peakW }) => peakW)) - beforeW;
+  const startW = Math.max(...samples.slice(at, at + 3).map(({ peakW }) => peakW)) - beforeW;
   const multiple = startW / runningW;
   return {
     runningW,

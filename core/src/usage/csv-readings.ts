@@ -99,7 +99,7 @@ export class CsvReadings {
         return;
       }
       const scaled = value * this.factors[c]!;
-      if (!Number.isNaN(scaled) && !RowCollector.fits(scaled)) {
+      if (!Number.isNaN(scaled) && !values[c]!.cumulative && !RowCollector.fits(scaled)) {
         this.collector.refuse(line, `${values[c]!.name} is larger than any house uses; check its unit`);
         return;
       }
@@ -114,7 +114,8 @@ export class CsvReadings {
     const [first] = this.shape.values;
     const name = (cells[this.shape.registerColumn!] ?? '').trim();
     const value = this.number(cells[first!.column] ?? '');
-    if (value === null || Number.isNaN(value) || !RowCollector.fits(value * this.factors[0]!)) {
+    const fits = first!.cumulative || RowCollector.fits((value ?? 0) * this.factors[0]!);
+    if (value === null || Number.isNaN(value) || !fits) {
       this.collector.refuse(line, `"${(cells[first!.column] ?? '').trim().slice(0, 30)}" is not a number`);
       return;
     }

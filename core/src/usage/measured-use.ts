@@ -125,8 +125,14 @@ export function withMeasuredUse(
           0,
         );
         const measuredWh = measured.runningPowerW * measured.use[season][field];
-        hours[field] =
-          assumedWh > 0 ? Math.min(all.length, hours[field] * (measuredWh / assumedWh)) : hours[field];
+        // Where nobody assumed any use, all of them are taken to run as long as each other.
+        const fullW = circuitLoads.reduce(
+          (sum, one) => sum + one.quantity * one.runningPowerW * one.dutyCycle,
+          0,
+        );
+        const wanted =
+          assumedWh > 0 ? hours[field] * (measuredWh / assumedWh) : measuredWh / Math.max(1, fullW);
+        hours[field] = Math.min(all.length, wanted);
       }
       return [season, hours];
     }),

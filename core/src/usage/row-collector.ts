@@ -15,13 +15,14 @@ type ChannelFacts = Omit<Channel, 'milli'> & { readonly cumulative?: boolean };
 /** Collects rows of values in any order and puts them on an even grid of time. */
 export class RowCollector {
   private times = new Float64Array(4096);
-  private columns: Int32Array[];
+  /** Registers that count up grow past what an integer holds. */
+  private columns: (Int32Array | Float64Array)[];
   private count = 0;
   readonly problems: ReadingProblem[] = [];
   problemCount = 0;
 
   constructor(private readonly facts: ChannelFacts[]) {
-    this.columns = facts.map(() => new Int32Array(4096));
+    this.columns = facts.map((one) => column(one, 4096));
   }
 
   get rows(): number {
@@ -31,7 +32,7 @@ export class RowCollector {
   /** A further channel that turned up in the file; earlier rows have no value for it. */
   addChannel(facts: ChannelFacts): number {
     this.facts.push(facts);
-    this.columns.push(new Int32Array(this.times.length).fill(gap));
+    this.columns.push(column(facts, this.times.length).fill(facts.cumulative ? NaN : gap));
     return this.facts.length - 1;
   }
 
@@ -51,7 +52,9 @@ export class RowCollector {
     this.times[this.count] = utcS;
     for (let c = 0; c < this.columns.length; c += 1) {
       const value = c < values.length ? values[c]! : NaN;
-      this.columns[c]![this.count] = Number.isNaN(value) ? gap : Math.round(value * 1000);
+      const target = this.columns[c]!;
+      const missing = target instanceof Float64Array ? NaN : gap;
+      target[this.count] = Number.isNaN(value) ? missing : Math.round(value * 1000);
     }
     this.count += 1;
   }
@@ -86,20 +89,21 @@ export class RowCollector {
     let between = 0;
     const channels = this.facts.map(({ cumulative, ...facts }, c): Channel => {
       const source = this.columns[c]!;
-      const milli = new Int32Array(length).fill(gap);
+      const grid = column({ cumulative: cumulative ?? false }, length).fill(cumulative ? NaN : gap);
+      const missing = (value: number): boolean => value === gap || Number.isNaN(value);
       for (let i = 0; i < count; i += 1) {
         const row = at(i);
         const value = source[row]!;
-        if (value === gap) continue;
+        if (missing(value)) continue;
         const offset = (times[row]! - startS) / intervalS;
         const index = Math.round(offset);
         if (Math.abs(offset - index) > 0.01) between += 1;
-        if (milli[index] !== gap) twice += 1;
-        milli[index] = value;
+        if (!missing(grid[index]!)) twice += 1;
+        grid[index] = value;
       }
       // Rows of a channel that was taken over are not needed any more.
       this.columns[c] = new Int32Array(0);
-      return { ...facts, milli: cumulative ? differences(milli) : milli };
+      return { ...facts, milli: grid instanceof Float64Array ? differences(grid) : grid };
     });
     if (twice > 0)
       this.refuse(0, `${twice} values stand at a time that was there already; the later one counts`);
@@ -116,15 +120,20 @@ export class RowCollector {
     const times = new Float64Array(size);
     times.set(this.times);
     this.times = times;
-    this.columns = this.columns.map((column) => {
-      const larger = new Int32Array(size);
-      larger.set(column);
+    this.columns = this.columns.map((present) => {
+      const larger = present instanceof Float64Array ? new Float64Array(size) : new Int32Array(size);
+      larger.set(present);
       return larger;
     });
   }
 }
 
-/** The commonest step between neighbours, s. */
+const column = (
+  { cumulative }: Pick<ChannelFacts, 'cumulative'>,
+  length: number,
+): Int32Array | Float64Array => (cumulative ? new Float64Array(length) : new Int32Array(length));
+
+/** The step of the file, s: the commonest one, or a smaller one that divides it, for files with many gaps. */
 function usualStep(times: Float64Array, at: (i: number) => number): number {
   const steps = new Map<number, number>();
   const looked = Math.min(times.length, 5000);
@@ -132,15 +141,18 @@ function usualStep(times: Float64Array, at: (i: number) => number): number {
     const step = Math.round(times[at(i)]! - times[at(i - 1)]!);
     if (step > 0) steps.set(step, (steps.get(step) ?? 0) + 1);
   }
-  return [...steps].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? 3600;
+  const common = [...steps].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? 3600;
+  const seldom = Math.floor(looked / 2000);
+  const smaller = [...steps].filter(([step, n]) => step >= 1 && common % step === 0 && n > seldom);
+  return Math.min(common, ...smaller.map(([step]) => step));
 }
 
 /** From the stand of a register to what it counted in each interval. A register that falls was reset: that interval is a gap. */
-function differences(stand: Int32Array): Int32Array {
+function differences(stand: Float64Array): Int32Array {
   const milli = new Int32Array(stand.length).fill(gap);
   for (let i = 0; i + 1 < stand.length; i += 1) {
-    if (stand[i] !== gap && stand[i + 1] !== gap && stand[i + 1]! >= stand[i]!)
-      milli[i] = stand[i + 1]! - stand[i]!;
+    const counted = stand[i + 1]! - stand[i]!;
+    if (counted >= 0 && counted < largestMilli) milli[i] = counted;
   }
   return milli;
 }

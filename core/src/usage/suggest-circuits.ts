@@ -41,14 +41,10 @@ export function suggestCircuits(
   circuits: readonly PlacedCircuit[],
 ): Map<string, string> {
   const candidates = channels.flatMap((channel) =>
-    circuits.map(({ circuit, panel }) => ({
+    circuits.map(({ circuit }) => ({
       channel,
       circuitId: circuit.id,
-      likeness: Math.max(
-        nameLikeness(channel, circuit.name),
-        nameLikeness(channel, `${panel.name} ${circuit.spaces[0]}`),
-        nameLikeness(channel, `${circuit.spaces[0]} ${circuit.name}`),
-      ),
+      likeness: nameLikeness(channel, circuit.name),
     })),
   );
   const found = new Map<string, string>();

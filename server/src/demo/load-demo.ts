@@ -1,13 +1,49 @@
-import { demoJobs } from '@levamen/core';
+import { demoJobs, demoReadings, withDemoReadings } from '@levamen/core';
 import type { DataSource } from 'typeorm';
 import { JobStore } from '../jobs/job-store.js';
+import { packChannel } from '../readings/pack-channel.js';
+import { ReadingStore } from '../readings/reading-store.js';
 import { JobEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
+
+const readingsName = 'Circuit monitor, one year';
 
 /** Loads the demo jobs that are not there yet; what somebody changed or deleted stays as it is. */
 export async function loadDemo(source: DataSource): Promise<void> {
   const store = new JobStore(source, defaultWorkspaceId);
-  for (const { id, job } of demoJobs) {
-    if (!(await source.manager.existsBy(JobEntity, { id }))) await store.create(job, id);
+  for (const [index, { id, job }] of demoJobs.entries()) {
+    if (await source.manager.existsBy(JobEntity, { id })) continue;
+    const saved = await store.create(job, id);
+    if (index === 0) await addReadings(source, store, id, saved.revision);
   }
+}
+
+/** The first demo job has a year of readings. */
+async function addReadings(
+  source: DataSource,
+  store: JobStore,
+  jobId: string,
+  revision: number,
+): Promise<void> {
+  const job = (await store.read(jobId))!.document;
+  const readings = demoReadings();
+  const kept = new ReadingStore(source);
+  const { startS, intervalS, count, channels } = readings;
+  const set = await kept.create(jobId, {
+    name: readingsName,
+    zone: job.site.timeZone ?? 'UTC',
+    startS,
+    intervalS,
+    count,
+    channels: channels.map(({ name, role, quantity }) => ({ name, role, quantity })),
+  });
+  for (const [position, { milli }] of channels.entries()) {
+    await kept.putChannel(set.id, position, await packChannel(milli));
+  }
+  await store.save(
+    jobId,
+    revision,
+    crypto.randomUUID(),
+    withDemoReadings(job, set.id, readingsName, readings),
+  );
 }

@@ -56,7 +56,8 @@ describe('the demo', () => {
     const store = new JobStore(database.source, defaultWorkspaceId);
     await loadDemo(database.source);
     const [first, second] = demoJobs;
-    await store.save(first!.id, 1, crypto.randomUUID(), { ...first!.job, name: 'Changed' });
+    const { revision } = (await store.read(first!.id))!;
+    await store.save(first!.id, revision, crypto.randomUUID(), { ...first!.job, name: 'Changed' });
     await store.delete(second!.id);
     await loadDemo(database.source);
     expect((await store.read(first!.id))?.document.name).toBe('Changed');

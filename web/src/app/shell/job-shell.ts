@@ -6,9 +6,10 @@ import { Button } from 'primeng/button';
 import { catchError, EMPTY, fromEvent, switchMap, tap } from 'rxjs';
 import { Appearance } from '../data/appearance';
 import { EvaluationService } from '../data/evaluation';
+import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText } from '../data/jobs-api';
-import { LoadFocus } from '../data/load-focus';
+
 import { CommandPalette } from './command-palette';
 import { ConflictDialog } from './conflict-dialog';
 import { JobName } from './job-name';
@@ -38,7 +39,7 @@ import { WorkingDrawer } from './working-drawer';
     SaveMark,
     WorkingDrawer,
   ],
-  providers: [JobSession, EvaluationService, Working, LoadFocus],
+  providers: [JobSession, EvaluationService, Working, Focus],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,7 +48,7 @@ export class JobShell {
   protected readonly session = inject(JobSession);
   protected readonly working = inject(Working);
   protected readonly appearance = inject(Appearance);
-  private readonly focus = inject(LoadFocus);
+  private readonly focus = inject(Focus);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
 
@@ -96,8 +97,12 @@ export class JobShell {
         this.goTo(target.path);
         break;
       case 'load':
-        this.focus.ask(target.id);
+        this.focus.askLoad(target.id);
         this.goTo('loads');
+        break;
+      case 'circuit':
+        this.focus.askCircuit(target.id);
+        this.goTo('panels');
         break;
       case 'figure':
         this.working.openFigure(target.figure);

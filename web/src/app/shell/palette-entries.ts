@@ -1,4 +1,11 @@
-import { quantityText, type Evaluation, type Figure, type Job } from '@levamen/core';
+import {
+  circuitsById,
+  circuitText,
+  quantityText,
+  type Evaluation,
+  type Figure,
+  type Job,
+} from '@levamen/core';
 import { stages } from './stages';
 
 /** One line of the command palette. */
@@ -6,10 +13,11 @@ export interface PaletteEntry {
   readonly id: string;
   readonly label: string;
   readonly detail: string;
-  readonly group: 'Action' | 'Stage' | 'Load' | 'Figure';
+  readonly group: 'Action' | 'Stage' | 'Load' | 'Circuit' | 'Figure';
   readonly target:
     | { readonly kind: 'stage'; readonly path: string }
     | { readonly kind: 'load'; readonly id: string }
+    | { readonly kind: 'circuit'; readonly id: string }
     | { readonly kind: 'figure'; readonly figure: Figure }
     | { readonly kind: 'action'; readonly name: ActionName };
 }
@@ -69,6 +77,13 @@ export function paletteEntries(job: Job, evaluation: Evaluation | null): Palette
       detail: `${quantityText(load.runningPowerW, 'W')}, ${load.inBackupSet ? 'in the backup set' : 'not backed up'}`,
       group: 'Load',
       target: { kind: 'load', id: load.id },
+    })),
+    ...[...circuitsById(job.survey).values()].map((placed): PaletteEntry => ({
+      id: `circuit-${placed.circuit.id}`,
+      label: circuitText(placed),
+      detail: placed.circuit.ratingA === null ? '' : quantityText(placed.circuit.ratingA, 'A'),
+      group: 'Circuit',
+      target: { kind: 'circuit', id: placed.circuit.id },
     })),
     ...(evaluation ? figuresOf(evaluation) : []).map((figure): PaletteEntry => ({
       id: `figure-${figure.key}`,

@@ -8,7 +8,7 @@ export const shortcuts: readonly { readonly group: string; readonly rows: readon
   {
     group: 'Everywhere',
     rows: [
-      { keys: '1 2 3', does: 'Go to the stage of that number' },
+      { keys: '1 to 5', does: 'Go to the stage of that number' },
       { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
       { keys: 'Ctrl Z', does: 'Undo' },
       { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
@@ -28,6 +28,17 @@ export const shortcuts: readonly { readonly group: string; readonly rows: readon
       { keys: 'Ctrl D', does: 'Duplicate the load' },
       { keys: 'Delete', does: 'Remove the load' },
       { keys: 'Ctrl V', does: 'Paste rows from a spreadsheet' },
+    ],
+  },
+  {
+    group: 'In a panel',
+    rows: [
+      { keys: 'Arrows, Home, End', does: 'Move between spaces' },
+      { keys: 'Type, Enter or F2', does: 'Write the breaker: 20 Kitchen, 50/2 Range, spare 20' },
+      { keys: 'Enter / Tab', does: 'Take it and go down / to the next number' },
+      { keys: 'Alt and arrows', does: 'Move the breaker, or let two change places' },
+      { keys: 'Delete', does: 'Remove the breaker' },
+      { keys: 'Ctrl V', does: 'Paste a list of circuits' },
     ],
   },
 ];

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   bases,
+  circuitsById,
+  circuitText,
   dayPartFacts,
   dayParts,
   hoursOfUseSchema,
@@ -20,6 +22,7 @@ import {
   type Season,
   type Start,
   type SupplySystem,
+  type Survey,
 } from '@levamen/core';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
@@ -52,6 +55,7 @@ export class LoadDetail {
   private readonly edits = inject(LoadEdits);
   readonly load = input.required<Load>();
   readonly system = input.required<SupplySystem>();
+  readonly survey = input.required<Survey>();
 
   protected readonly shape = loadSchema.shape;
   protected readonly hours = hoursOfUseSchema.shape;
@@ -66,6 +70,12 @@ export class LoadDetail {
   protected readonly legChoices = computed((): Choice<LegSet>[] =>
     systemFacts[this.system()].legSets.map((value) => ({ value, label: value })),
   );
+  protected readonly circuitChoices = computed((): Choice<string | null>[] => [
+    { value: null, label: 'not placed' },
+    ...[...circuitsById(this.survey()).values()]
+      .filter(({ circuit }) => circuit.use === 'circuit')
+      .map((placed) => ({ value: placed.circuit.id, label: circuitText(placed) })),
+  ]);
   protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
   protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));
   protected readonly powerText = computed(() => {
@@ -88,6 +98,10 @@ export class LoadDetail {
 
   protected setLegs(legs: LegSet | null): void {
     if (legs !== null) this.set({ legs, legsAssumed: false });
+  }
+
+  protected setCircuit(circuitId: string | null): void {
+    this.set({ circuitId });
   }
 
   protected setStart(start: Start): void {

@@ -13,8 +13,9 @@ import type { LoadEffect } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
+import { Focus } from '../../data/focus';
 import { JobSession } from '../../data/job-session';
-import { LoadFocus } from '../../data/load-focus';
+
 import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
 import { AddLoadsDialog, type AddWay } from './add-loads-dialog';
@@ -39,7 +40,7 @@ export class LoadsStage {
   protected readonly edits = inject(LoadEdits);
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
-  private readonly focus = inject(LoadFocus);
+  private readonly focus = inject(Focus);
   private readonly table = viewChild(LoadsTable);
 
   protected readonly job = this.session.job;
@@ -86,7 +87,7 @@ export class LoadsStage {
 
   constructor() {
     effect(() => {
-      const wanted = this.focus.wanted();
+      const wanted = this.focus.load();
       const table = this.table();
       if (wanted === null || !table) return;
       untracked(() => {
@@ -108,6 +109,6 @@ export class LoadsStage {
 
   protected focusSoon(id: string): void {
     this.active.set(id);
-    if (this.adding() !== 'library') this.focus.ask(id);
+    if (this.adding() !== 'library') this.focus.askLoad(id);
   }
 }

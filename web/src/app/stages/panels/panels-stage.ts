@@ -2,16 +2,19 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   linkedSignal,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { breakersIn, type Panel } from '@levamen/core';
+import { breakersIn, circuitsById, type Panel } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
+import { Focus } from '../../data/focus';
 import { JobSession } from '../../data/job-session';
 import type { Choice } from '../../ui/choice-field';
 import { FindingsList } from '../../ui/findings-list';
@@ -54,6 +57,7 @@ export class PanelsStage {
   protected readonly edits = inject(PanelEdits);
   protected readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
+  private readonly focus = inject(Focus);
   private readonly ladder = viewChild(BreakerLadder);
 
   protected readonly job = this.session.job;
@@ -108,6 +112,23 @@ export class PanelsStage {
     () => `/api/jobs/${this.session.id()}/panels/${this.panel()?.id ?? ''}/schedule`,
   );
   protected readonly importing = signal<string | null>(null);
+
+  constructor() {
+    effect(() => {
+      const wanted = this.focus.circuit();
+      const survey = this.job()?.survey;
+      if (wanted === null || !survey) return;
+      untracked(() => {
+        const placed = circuitsById(survey).get(wanted);
+        this.focus.done();
+        if (!placed) return;
+        this.wanted.set(placed.panel.id);
+        this.side.set('circuit');
+        this.space.set(placed.circuit.spaces[0]!);
+        this.ladder()?.focus(placed.circuit.spaces[0]!);
+      });
+    });
+  }
 
   protected start(): void {
     this.wanted.set(this.edits.addService());

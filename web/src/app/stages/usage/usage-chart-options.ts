@@ -126,7 +126,7 @@ export function monthOptions({ months: list }: UsageAnalysis, ink: ChartInk): Ch
     tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value)} kWh` },
     xAxis: category(
       ink,
-      list.map(({ month }) => month.slice(2)),
+      list.map(({ month }) => months[Number(month.slice(5)) - 1]!),
     ),
     yAxis: {
       type: 'value',

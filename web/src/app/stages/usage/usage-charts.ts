@@ -72,7 +72,7 @@ const oneDecimal = (wh: number): string => (wh / 1000).toFixed(1);
   styles: `
     .charts {
       display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(24rem, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(min(30rem, 100%), 1fr));
       gap: 0.7rem;
     }
   `,
