@@ -15,8 +15,8 @@ const check = async (page: Page): Promise<void> => {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every view passes axe in the ${scheme} scheme`, async ({ page }) => {
-    // Seven analyses of large pages, on a machine that may be busy.
-    test.setTimeout(240_000);
+    // A dozen analyses of large pages, on a machine that may be busy.
+    test.setTimeout(400_000);
     const bench = new Bench(page);
     await page.addInitScript((chosen) => localStorage.setItem('levamen.scheme', chosen), scheme);
     await page.goto('/jobs');
@@ -24,6 +24,27 @@ for (const scheme of ['light', 'dark'] as const) {
     await check(page);
     await bench.open('Farmhouse above the harbour');
     await check(page);
+    await bench.goTo('Usage');
+    await expect(page.locator('lv-bills-card svg')).toBeVisible();
+    await check(page);
+    await bench.show('Meter data');
+    await expect(page.getByRole('heading', { name: 'Channels' })).toBeVisible();
+    await expect(page.locator('lv-usage-charts svg').first()).toBeVisible();
+    await check(page);
+    await bench.show('Outages');
+    await check(page);
+    await bench.show('Live');
+    await page.getByRole('button', { name: 'Read it live' }).click();
+    await expect(page.getByRole('rowheader', { name: 'Well pump' })).toBeVisible();
+    await check(page);
+    await bench.goTo('Panels');
+    for (const side of ['Circuit', 'Panel', /^Findings/, 'Legs', 'Sensors']) {
+      await page
+        .getByRole('button', { name: side, exact: typeof side === 'string' })
+        .first()
+        .click();
+      await check(page);
+    }
     await bench.goTo('Loads');
     await bench.cell('Well pump', 'name').click();
     await expect(page.locator('lv-demand-chart svg')).toBeVisible();
@@ -52,5 +73,9 @@ test('works at tablet width and at 200 % zoom without losing the margins', async
     await bench.goTo('Loads');
     await expect(bench.table()).toBeVisible();
     await expect(bench.margin('runtime')).toBeInViewport();
+    await bench.goTo('Panels');
+    await expect(bench.space(4)).toBeVisible();
+    await expect(bench.margin('runtime')).toBeInViewport();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   }
 });

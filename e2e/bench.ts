@@ -23,7 +23,7 @@ export class Bench {
     await expect(this.margin('runtime')).toBeVisible();
   }
 
-  async goTo(stage: 'Brief' | 'Loads' | 'Sources'): Promise<void> {
+  async goTo(stage: 'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Sources'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.toLowerCase()}`);
   }
@@ -60,6 +60,16 @@ export class Bench {
     await this.page.keyboard.press('F2');
     await this.cell(load, column).locator('input').fill(text);
     await this.page.keyboard.press('Enter');
+  }
+
+  /** A place of the breaker ladder, by the number of its space. */
+  space(space: number): Locator {
+    return this.page.locator(`td[data-space="${space}"]`);
+  }
+
+  /** One of the pictures a stage switches between. */
+  async show(part: string): Promise<void> {
+    await this.page.getByRole('button', { name: part, exact: true }).click();
   }
 
   /** Every edit has reached the server: no draft is left on this device, and the page says so. */

@@ -4,9 +4,9 @@ import { Bench } from './bench';
 test('keys: digits, palette, list of keys, undo', async ({ page }) => {
   const bench = new Bench(page);
   await bench.open('Farmhouse above the harbour');
-  await page.keyboard.press('3');
+  await page.keyboard.press('5');
   await page.waitForURL('**/sources');
-  await page.keyboard.press('2');
+  await page.keyboard.press('4');
   await page.waitForURL('**/loads');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to the stage');
@@ -14,9 +14,15 @@ test('keys: digits, palette, list of keys, undo', async ({ page }) => {
   await page.keyboard.press('/');
   await expect(page.getByRole('combobox', { name: /^Find/ })).toBeFocused();
   await page.keyboard.type('septic');
-  await expect(page.getByRole('option', { name: /Septic aerator/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /Load Septic aerator/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(bench.cell('Septic aerator', 'name')).toBeFocused();
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: /^Find/ })).toBeFocused();
+  await page.keyboard.type('cellar garage circuit');
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/panels');
+  await expect(bench.space(20)).toBeFocused();
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('combobox', { name: /^Find/ })).toBeFocused();
   await page.keyboard.type('nameplate lithium');

@@ -53,7 +53,7 @@ const headings: readonly (readonly [CircuitColumn, RegExp])[] = [
   ['use', /^use$/i],
   ['backFeeds', /^(feeds back|back)/i],
   ['channel', /^(channel|monitor)/i],
-  ['name', /^(desc|name|circuit|load|label|feeds|serves|what)/i],
+  ['name', /^(desc|name|circuit|load|label|feeds|serves|what|where|room|area|location)/i],
 ];
 
 export interface CircuitRow {
@@ -94,7 +94,11 @@ export function guessCircuitColumns(cells: readonly (readonly string[])[]): {
   }
   const usual: CircuitColumn[] =
     first.length === 2 ? ['rating', 'name'] : ['space', 'rating', 'name', 'poles'];
-  return { columns: first.map((_, i) => usual[i] ?? null), hasHeadings: false };
+  const looksLikePoles = cells.every((row) => /^\s*[123]?\s*p?\s*$/i.test(row[3] ?? ''));
+  return {
+    columns: first.map((_, i) => (i === 3 && !looksLikePoles ? null : (usual[i] ?? null))),
+    hasHeadings: false,
+  };
 }
 
 const readConductor = (text: string): Conductor | null | string => {

@@ -16,6 +16,9 @@ import { breakersIn, spaceAt, spacePlace, type Circuit, type Job, type Panel } f
 import { ladderView } from './ladder-view';
 import { PanelEdits } from './panel-edits';
 
+const typed = (event: KeyboardEvent): boolean =>
+  event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
+
 /**
  * A panel as its legend shows it: spaces in their columns, legs down the rows. Typed like a list: rating and name, Enter,
  * next space.
@@ -114,15 +117,15 @@ export class BreakerLadder {
     else this.onMoveKey(event);
   }
 
-  /** Takes the text; false where it stays with a message. */
-  private finish(): boolean {
-    if (!this.editing()) return true;
+  /** Takes the text; answers with the panel as it is then, or null where the text stays with a message. */
+  private finish(): Panel | null {
+    if (!this.editing()) return this.panel();
     const text = this.draft().trim();
-    const space = this.active();
-    this.message.set(text === '' ? '' : this.edits.write(this.panel(), space, text));
-    if (this.message() !== '') return false;
+    const put = text === '' ? null : this.edits.write(this.panel(), this.active(), text);
+    this.message.set(put && !put.ok ? put.message : '');
+    if (put && !put.ok) return null;
     this.editing.set(false);
-    return true;
+    return put?.panel ?? this.panel();
   }
 
   private onEditKey(event: KeyboardEvent): void {
@@ -131,22 +134,27 @@ export class BreakerLadder {
       event.stopPropagation();
       const from = this.active();
       this.wantsFocus = true;
-      if (!this.finish()) return;
+      const panel = this.finish();
+      if (!panel) return;
       (event.target as HTMLElement).closest<HTMLElement>('td')?.focus();
-      if (event.key === 'Enter') this.step(0, event.shiftKey ? -1 : 1, from);
+      if (event.key === 'Enter') this.step(0, event.shiftKey ? -1 : 1, from, panel);
       else this.focus(Math.min(this.panel().spaces, Math.max(1, from + (event.shiftKey ? -1 : 1))));
     } else if (event.key === 'Escape') {
       event.stopPropagation();
       this.message.set('');
       this.wantsFocus = true;
       this.editing.set(false);
+    } else if (typed(event) && !(event.target instanceof HTMLInputElement)) {
+      // Typed faster than the editor could take the focus.
+      event.preventDefault();
+      event.stopPropagation();
+      this.draft.update((draft) => draft + event.key);
     }
   }
 
   private onMoveKey(event: KeyboardEvent): void {
     const circuits = breakersIn(this.panel(), this.active());
     const circuit = circuits[0];
-    const command = event.ctrlKey || event.metaKey;
     const steps: Partial<Record<string, readonly [number, number]>> = {
       ArrowDown: [0, 1],
       ArrowUp: [0, -1],
@@ -161,7 +169,7 @@ export class BreakerLadder {
       if (to !== null) this.moveTo(circuit, to);
     } else if (step) {
       event.preventDefault();
-      this.step(...step, this.active());
+      this.step(...step, this.active(), this.panel());
     } else if (event.key === 'Home' || event.key === 'End') {
       event.preventDefault();
       this.focus(event.key === 'Home' ? 1 : this.panel().spaces);
@@ -172,7 +180,7 @@ export class BreakerLadder {
       event.preventDefault();
       this.wantsFocus = true;
       this.edits.removeCircuits(this.panel(), circuits);
-    } else if (event.key.length === 1 && !command && !event.altKey && !'/? '.includes(event.key)) {
+    } else if (typed(event) && !'/? '.includes(event.key)) {
       event.preventDefault();
       event.stopPropagation();
       this.startEdit(event.key);
@@ -186,8 +194,7 @@ export class BreakerLadder {
   }
 
   /** To the next place in a direction; a breaker of more poles counts as one. */
-  private step(columns: number, rows: number, from: number): void {
-    const panel = this.panel();
+  private step(columns: number, rows: number, from: number, panel: Panel): void {
     const { column, row } = spacePlace(panel, from);
     const here = breakersIn(panel, from)[0];
     const tall = rows > 0 && here?.half === null ? here.spaces.length : 1;

@@ -9,6 +9,7 @@ import {
   type FedFrom,
   type Job,
   type Panel,
+  type PutBreaker,
   type Service,
   type Survey,
 } from '@levamen/core';
@@ -81,15 +82,15 @@ export class PanelEdits {
     }));
   }
 
-  /** Takes what was typed for a space; answers with what is wrong, or '' where it was taken. */
-  write(panel: Panel, space: number, text: string): string {
+  /** Takes what was typed for a space; answers with the changed panel, or with what is wrong. */
+  write(panel: Panel, space: number, text: string): PutBreaker {
     const read = readCircuitEntry(text);
-    if (!read.ok) return read.message;
+    if (!read.ok) return read;
     const put = putBreaker(panel, space, read.entries, newId);
-    if (!put.ok) return put.message;
-    const { circuits } = put.panel;
-    this.changePanel(panel.id, { circuits }, read.entries[0]!.name || `space ${space}`);
-    return '';
+    if (put.ok) {
+      this.changePanel(panel.id, { circuits: put.panel.circuits }, read.entries[0]!.name || `space ${space}`);
+    }
+    return put;
   }
 
   changeCircuit(panel: Panel, circuit: Circuit, change: Partial<Circuit>): void {

@@ -117,15 +117,16 @@ export class PanelsStage {
     effect(() => {
       const wanted = this.focus.circuit();
       const survey = this.job()?.survey;
+      const ladder = this.ladder();
       if (wanted === null || !survey) return;
       untracked(() => {
         const placed = circuitsById(survey).get(wanted);
-        this.focus.done();
-        if (!placed) return;
-        this.wanted.set(placed.panel.id);
+        if (placed) this.wanted.set(placed.panel.id);
         this.side.set('circuit');
-        this.space.set(placed.circuit.spaces[0]!);
-        this.ladder()?.focus(placed.circuit.spaces[0]!);
+        // The ladder may have to be drawn first; it then comes back here.
+        if (placed && !ladder) return;
+        this.focus.done();
+        if (placed) ladder?.focus(placed.circuit.spaces[0]!);
       });
     });
   }
@@ -138,6 +139,12 @@ export class PanelsStage {
   protected addBelow(panel: Panel | null): void {
     this.wanted.set(this.edits.addPanel(panel ? { kind: 'lugs', panelId: panel.id } : { kind: 'unknown' }));
     this.side.set('panel');
+  }
+
+  /** Another space was chosen: its circuit is what one wants to see, unless one follows a check. */
+  protected onSpace(space: number): void {
+    this.space.set(space);
+    if (this.side() === 'panel') this.side.set('circuit');
   }
 
   protected show(id: string): void {
