@@ -23,6 +23,7 @@ import type { FilePreview, Progress, ReadFile, ReadingsApi } from './readings-ap
 
 const previewBytes = 64_000;
 const listedProblems = 500;
+const chunkBytes = 1_500_000;
 const maxXmlBytes = 400_000_000;
 
 let readings: Readings | null = null;

@@ -25,7 +25,7 @@ import { LoadEdits } from './load-edits';
 import { LoadsTable } from './loads-table';
 
 const noEffects: ReadonlyMap<string, LoadEffect> = new Map();
-const settleMs = 60;
+const settleMs = 120;
 
 /** The loads of the house: what each takes, what it asks for, and which stay on in an outage. */
 @Component({

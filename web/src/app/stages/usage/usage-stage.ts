@@ -36,13 +36,19 @@ type Part = 'bills' | 'meter' | 'outages' | 'live';
             <lv-bills-card [job]="job" [units]="units()" />
           }
           @case ('meter') {
-            <lv-meter-card [job]="job" [units]="units()" />
+            @defer {
+              <lv-meter-card [job]="job" [units]="units()" />
+            }
           }
           @case ('outages') {
-            <lv-outages-card [job]="job" />
+            @defer {
+              <lv-outages-card [job]="job" />
+            }
           }
           @case ('live') {
-            <lv-live-card [job]="job" />
+            @defer {
+              <lv-live-card [job]="job" />
+            }
           }
         }
       </div>
