@@ -81,11 +81,21 @@ export async function benchReadings(page, url) {
     const quarters = path.join(folder, 'quarters.csv');
     const minutes = path.join(folder, 'minutes.csv');
     const time = (utcS) => new Date(utcS * 1000).toISOString().slice(0, 19);
-    await writeCsv(quarters, 'time,Import kWh', 35_040, (i) => `${time(startS + i * 900)},${(0.1 + (i % 96) / 400).toFixed(3)}`);
-    await writeCsv(minutes, ['time', ...simulatedChannels.map((name) => `${name} [W]`)].join(','), 525_600, (i) => {
-      const { powerW } = simulatedSample(1, startS + i * 60, 0);
-      return `${time(startS + i * 60)},${Array.from(powerW, (w) => w.toFixed(1)).join(',')}`;
-    });
+    await writeCsv(
+      quarters,
+      'time,Import kWh',
+      35_040,
+      (i) => `${time(startS + i * 900)},${(0.1 + (i % 96) / 400).toFixed(3)}`,
+    );
+    await writeCsv(
+      minutes,
+      ['time', ...simulatedChannels.map((name) => `${name} [W]`)].join(','),
+      525_600,
+      (i) => {
+        const { powerW } = simulatedSample(1, startS + i * 60, 0);
+        return `${time(startS + i * 60)},${Array.from(powerW, (w) => w.toFixed(1)).join(',')}`;
+      },
+    );
     for (const [label, file] of [
       ['a year of quarter hours, one register', quarters],
       ['a year of minutes, 32 channels', minutes],
@@ -121,7 +131,12 @@ export function benchSwaps() {
         legs: `L${(i % (system === 'three-230-400' ? 3 : 2)) + 1}`,
         runningPowerW: 50 + ((i * 7919 + run * 104729) % 1900),
       }));
-      const test = { ...job, supply: { ...job.supply, system }, survey: { ...job.survey, panels: [panel] }, loads };
+      const test = {
+        ...job,
+        supply: { ...job.supply, system },
+        survey: { ...job.survey, panels: [panel] },
+        loads,
+      };
       const begin = performance.now();
       panelBalance(test, panel, 'winter');
       most = Math.max(most, performance.now() - begin);

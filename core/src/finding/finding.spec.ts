@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
 import type { Brief } from '../job/brief.schema.js';
+import { demoJobs } from '../demo/demo-jobs.js';
 import { newJob } from '../job/new-job.js';
 import type { Load } from '../load/load.schema.js';
 import { evaluateJob } from '../sizing/evaluate-job.js';
@@ -35,6 +36,14 @@ describe('findings', () => {
     );
     expect(keys([aLoad()], { batteryTemperatureC: -5 })).toContain('cold-charge');
     expect(keys([aLoad()], { batteryTemperatureC: 55 })).toContain('hot-derate');
+  });
+  it('notice loads on no circuit, once panels are surveyed', () => {
+    const placed = demoJobs[0]!.job;
+    const found = (job: typeof placed) => evaluateJob(job, builtInCatalogue).findings.map(({ key }) => key);
+    expect(found(placed)).not.toContain('not-placed');
+    const loads = placed.loads.map((load, index) => (index === 0 ? { ...load, circuitId: null } : load));
+    expect(found({ ...placed, loads })).toContain('not-placed');
+    expect(found({ ...placed, loads, survey: { ...placed.survey, panels: [] } })).not.toContain('not-placed');
   });
   it('notice motors that would restart together', () => {
     const motor = (id: string) =>

@@ -62,6 +62,18 @@ export function loadFindings({ job, backupSet }: DemandContext): Finding[] {
     },
   );
   report(
+    job.survey.panels.some(({ circuits }) => circuits.length > 0)
+      ? namesOf(({ circuitId }) => circuitId === null)
+      : [],
+    {
+      key: 'not-placed',
+      severity: 'consider',
+      title: 'Loads that hang on no circuit yet',
+      because: (names) => `The panels are surveyed, but nobody has said what feeds ${names}.`,
+      cure: 'Put them on their circuits in Panels, or choose the circuit in the details of the load.',
+    },
+  );
+  report(
     backupSet.length > 1 && job.supply.system !== 'single-230'
       ? namesOf(({ legsAssumed, inBackupSet }) => legsAssumed && inBackupSet)
       : [],

@@ -15,6 +15,12 @@ const printed = [
   'Connected VA',
 ] as const;
 
+const wide = new Set([scheduleColumns.indexOf('Description'), scheduleColumns.indexOf('Loads')]);
+
+/** The type of the papers has halves and quarters, but no thirds: those are written out. */
+const printable = (text: string): string =>
+  text.replace(/[\u2150-\u215e]/g, (fraction) => fraction.normalize('NFKC').replace('\u2044', '/'));
+
 /** A panel schedule as a page to print. */
 export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: string): Promise<Buffer> {
   const columns = printed.map((name) => scheduleColumns.indexOf(name));
@@ -22,7 +28,7 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
     info: { title },
     pageOrientation: 'landscape',
     content: [
-      { text: title, style: 'title' },
+      { text: printable(title), style: 'title' },
       {
         columns: [0, 1].map((half) => ({
           layout: 'noBorders',
@@ -41,7 +47,9 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
           widths: ['auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto', 'auto', '*', 'auto'],
           body: [
             printed.map((name) => ({ text: name, style: 'head' })),
-            ...rows.map((row) => columns.map((index) => String(row[index]))),
+            ...rows.map((row) =>
+              columns.map((index) => ({ text: printable(String(row[index])), noWrap: !wide.has(index) })),
+            ),
           ],
         },
       },

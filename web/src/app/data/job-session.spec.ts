@@ -75,11 +75,11 @@ describe('saving by itself', () => {
   it('waits for a pause in typing, then sends one save', () => {
     const session = openSession();
     rename(session, 'A');
-    vi.advanceTimersByTime(200);
+    vi.advanceTimersByTime(400);
     rename(session, 'AB');
     expect(session.status()).toBe('unsaved');
     expect(api.attempts).toHaveLength(0);
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.attempts.map(({ document }) => document.name)).toEqual(['AB']);
     expect(session.status()).toBe('saved');
     expect(new DraftStore().take(id)).toBeNull();
@@ -90,9 +90,9 @@ describe('saving by itself', () => {
     api.answers.push(() => answer);
     const session = openSession();
     rename(session, 'First');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     rename(session, 'Second');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.attempts).toHaveLength(1);
     answer.next({ revision: 2, updatedAt });
     answer.complete();
@@ -107,11 +107,11 @@ describe('saving by itself', () => {
     const session = openSession();
     rename(session, 'Oops');
     session.undo();
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.attempts).toHaveLength(0);
     expect([session.status(), session.redoLabel()]).toEqual(['saved', 'name']);
     session.redo();
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.head.document.name).toBe('Oops');
   });
 });
@@ -121,7 +121,7 @@ describe('a server that does not answer', () => {
     api.answers.push(offline, offline, () => refused(503, {}));
     const session = openSession();
     rename(session, 'Kept');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(session.status()).toBe('retrying');
     rename(session, 'Kept, and more');
     vi.advanceTimersByTime(20_000);
@@ -135,12 +135,12 @@ describe('a server that does not answer', () => {
   it('leaves a draft that the next visit takes up', () => {
     api.answers.push(...Array.from({ length: 50 }, () => offline));
     rename(openSession(), 'Closed lid');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     api.answers.length = 0;
     const again = openSession();
     expect(again.restored()).toBe(true);
     expect(again.job()?.name).toBe('Closed lid');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.head.document.name).toBe('Closed lid');
     again.undo();
     expect(again.job()?.name).toBe('House');
@@ -153,7 +153,7 @@ describe('a server that does not answer', () => {
     });
     const session = openSession();
     rename(session, 'Mine');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect([session.status(), session.conflict()]).toEqual(['saved', null]);
   });
 });
@@ -164,7 +164,7 @@ describe('a conflict', () => {
     api.head = saved(newJob('Theirs'), 5);
     api.answers.push((attempt) => refused(409, api.conflictBody(attempt)));
     rename(session, 'Mine');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     return session;
   };
 
@@ -180,7 +180,7 @@ describe('a conflict', () => {
   it('kept mine is saved on top of theirs', () => {
     const session = meet();
     session.resolve(session.job()!);
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.attempts.at(-1)).toMatchObject({ baseRevision: 5, document: { name: 'Mine' } });
     expect(session.status()).toBe('saved');
   });
@@ -188,10 +188,10 @@ describe('a conflict', () => {
   it('resolved with theirs saves nothing, and undo brings mine back', () => {
     const session = meet();
     session.resolve(session.conflict()!.theirs.document);
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect([session.status(), session.job()?.name]).toEqual(['saved', 'Theirs']);
     session.undo();
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect(api.head.document.name).toBe('Mine');
   });
 
@@ -210,14 +210,14 @@ describe('a save that is refused', () => {
       refused(422, { detail: 'Enter a name', problems: [{ path: 'name', message: 'Enter a name' }] }),
     );
     rename(session, 'Refused');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect([session.status(), session.message(), session.job()?.name]).toEqual([
       'refused',
       'Enter a name (at name)',
       'Refused',
     ]);
     rename(session, 'Better');
-    vi.advanceTimersByTime(400);
+    vi.advanceTimersByTime(800);
     expect([session.status(), api.head.document.name]).toEqual(['saved', 'Better']);
   });
 });

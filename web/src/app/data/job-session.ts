@@ -32,7 +32,7 @@ export interface SaveConflict {
   readonly theirs: SavedJob;
 }
 
-const autosaveMs = 350;
+const autosaveMs = 700;
 const retryMs = (attempt: number): number => Math.min(8000, 500 * 2 ** (attempt - 1));
 const worthRetrying = (error: unknown): boolean =>
   error instanceof HttpErrorResponse && (error.status === 0 || error.status === 429 || error.status >= 500);
