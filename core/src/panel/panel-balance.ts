@@ -17,6 +17,8 @@ export interface PanelBalance {
   /** Mean of the measured channels on each leg, W; null where none of the panel's circuits is measured. */
   readonly measuredW: readonly number[] | null;
   readonly measuredCircuits: number;
+  /** Difference the plans begin with: measured circuits count as measured. */
+  readonly presentImbalanceVA: number;
   /** Best plans with one swap, two, and so on. */
   readonly plans: readonly SwapPlan[];
 }
@@ -79,6 +81,7 @@ export function panelBalance(job: Job, panel: Panel, season: Season): PanelBalan
     imbalanceVA: imbalanceVA(byLeg),
     measuredW: measured.length > 0 ? measuredByLeg : null,
     measuredCircuits: measured.length,
+    presentImbalanceVA: imbalanceVA(present),
     plans: bestSwaps(items, present),
   };
 }

@@ -246,6 +246,44 @@ describe('daylight saving', () => {
     expect(problems).toEqual([]);
     expect(channelEnergyWh(readings.channels[0]!, 3600)).toBe(48_000);
   });
+
+  it('puts each hour of such rows into its place, whether they leave a hole or run on', () => {
+    const heads = Array.from({ length: 25 }, (_, hour) => String(hour + 1)).join(',');
+    const wall = [
+      '2025-03-30',
+      ...Array.from({ length: 25 }, (_, i) => (i === 2 || i === 24 ? '' : String(i))),
+    ].join(',');
+    const running = [
+      '2025-03-30',
+      ...Array.from({ length: 25 }, (_, i) => (i > 22 ? '' : String(i < 2 ? i : i + 1))),
+    ].join(',');
+    const next = ['2025-03-31', ...Array.from({ length: 25 }, (_, i) => (i === 24 ? '' : '7'))].join(',');
+    for (const row of [wall, running]) {
+      const { readings } = readText(
+        ['kWh', `Date,${heads}`, row, next].join('\n'),
+        ',',
+        options('Europe/Vienna'),
+      );
+      expect(valuesOf(readings.channels[0]!).slice(0, 24)).toEqual([
+        0,
+        1000,
+        ...Array.from({ length: 21 }, (_, i) => (i + 3) * 1000),
+        7000,
+      ]);
+      expect(readings.count).toBe(23 + 24);
+    }
+    const autumn = ['2025-10-26', ...Array.from({ length: 25 }, (_, i) => String(i))].join(',');
+    const after = ['2025-10-27', ...Array.from({ length: 25 }, (_, i) => (i === 24 ? '' : '7'))].join(',');
+    const { readings } = readText(
+      ['kWh', `Date,${heads}`, autumn, after].join('\n'),
+      ',',
+      options('Europe/Vienna'),
+    );
+    expect(valuesOf(readings.channels[0]!).slice(0, 26)).toEqual([
+      ...Array.from({ length: 25 }, (_, i) => i * 1000),
+      7000,
+    ]);
+  });
 });
 
 describe('what cannot be read', () => {

@@ -150,40 +150,41 @@ export class CsvReadings {
       this.collector.refuse(line, `"${(cells[time.dateColumn] ?? '').trim().slice(0, 30)}" is not a date`);
       return;
     }
-    const { columns } = time;
-    // 25 or 100 columns leave room for the hour that comes twice in autumn; they stand in order of time.
-    const step = columns.length >= 92 ? 900 : columns.length >= 46 ? 1800 : 3600;
-    const perDay = dayS / step;
-    let before = this.last;
-    for (let i = 0; i < columns.length; i += 1) {
-      const text = cells[columns[i]!] ?? '';
+    const values: number[] = [];
+    for (const column of time.columns) {
+      const text = cells[column] ?? '';
       const value = this.number(text);
-      if (value === null) {
+      if (value === null || (!Number.isNaN(value) && !RowCollector.fits(value * this.factors[0]!))) {
         this.collector.refuse(
           line,
-          `"${text.trim().slice(0, 30)}" in column ${columns[i]! + 1} is not a number`,
+          `"${text.trim().slice(0, 30)}" in column ${column + 1} is not a number, or too large`,
         );
         return;
       }
+      values.push(value);
     }
-    for (let i = 0; i < columns.length; i += 1) {
-      const value = this.number(cells[columns[i]!] ?? '')!;
-      if (Number.isNaN(value)) continue;
-      const repeated = i >= perDay;
-      const wallS = stamp.wallS + (repeated ? perDay - (columns.length - i) : i) * step;
-      const utcS = repeated ? (before ?? stamp.wallS) + step : this.wall.toUtcS(wallS, before);
-      if (utcS === null) {
-        if (value !== 0)
-          this.collector.refuse(
-            line,
-            `Column ${columns[i]! + 1} holds a value for an hour that did not exist: the clocks went forward`,
-          );
-        continue;
+    // 25 or 100 columns leave room for the hour that comes twice in autumn.
+    const step = values.length >= 92 ? 900 : values.length >= 46 ? 1800 : 3600;
+    const beginS = this.wall.toUtcS(stamp.wallS, null) ?? stamp.wallS;
+    const endS = this.wall.toUtcS(stamp.wallS + dayS, null) ?? stamp.wallS + dayS;
+    const steps = Math.round((endS - beginS) / step);
+    const lastFilled = values.findLastIndex((value) => !Number.isNaN(value));
+    // A day of change whose values stand without a hole runs on in order of time; else each column is an hour of the wall.
+    const inOrder =
+      steps !== dayS / step && lastFilled === steps - 1 && !values.slice(0, steps).some(Number.isNaN);
+    values.forEach((value, i) => {
+      if (Number.isNaN(value)) return;
+      const utcS = inOrder ? beginS + i * step : this.wall.toUtcS(stamp.wallS + i * step, this.last);
+      if (utcS !== null) {
+        this.collector.add(utcS, [value * this.factors[0]!]);
+        this.last = utcS;
+      } else if (value !== 0) {
+        this.collector.refuse(
+          line,
+          `Column ${time.columns[i]! + 1} holds a value for an hour that did not exist: the clocks went forward`,
+        );
       }
-      this.collector.add(utcS, [value * this.factors[0]!]);
-      before = utcS;
-    }
-    this.last = before;
+    });
   }
 
   private wallOf(cells: readonly string[]): { wallS: number; absolute: boolean } | string {

@@ -66,7 +66,7 @@ const ask = async (address: string, init: RequestInit = {}): Promise<Response> =
 const api: ReadingsApi = {
   async preview(file, name, dayFirst): Promise<FilePreview> {
     const head = await file.slice(0, previewBytes).text();
-    if (/^﻿?\s*</.test(head)) {
+    if (/^\uFEFF?\s*</.test(head)) {
       return /<(\w+:)?feed[\s>]/i.test(head) || /espi/i.test(head)
         ? { kind: 'espi' }
         : { kind: 'unknown', why: `${name} is XML, but not Green Button (ESPI): it holds no Atom feed.` };
@@ -97,6 +97,8 @@ const api: ReadingsApi = {
     return new Promise((resolve, reject) => {
       parse<string[]>(file as File, {
         delimiter,
+        // Small pieces keep what has to be thrown away small.
+        chunkSize: chunkBytes,
         skipEmptyLines: false,
         chunk: ({ data, meta }, parser) => {
           for (const row of data) {

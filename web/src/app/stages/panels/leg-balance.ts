@@ -57,7 +57,10 @@ interface PlanView {
       <p>
         Difference <b class="figure">{{ difference() }}</b>
         @if (balance().measuredCircuits > 0) {
-          <span class="soft small">; {{ balance().measuredCircuits }} circuits are measured</span>
+          <span class="soft small">
+            by calculation; with {{ balance().measuredCircuits }} circuits as measured
+            <b class="figure">{{ present() }}</b></span
+          >
         }
       </p>
       <h4>Swaps that even it out</h4>
@@ -101,6 +104,7 @@ export class LegBalance {
   protected readonly balance = computed(() => panelBalance(this.job(), this.panel(), this.season()));
   protected readonly part = computed(() => dayPartFacts[this.balance().part].label.toLowerCase());
   protected readonly difference = computed(() => quantityText(this.balance().imbalanceVA, 'VA'));
+  protected readonly present = computed(() => quantityText(this.balance().presentImbalanceVA, 'VA'));
   protected readonly rows = computed(() => {
     const { legs, calculatedVA, measuredW } = this.balance();
     const most = Math.max(1, ...calculatedVA);
