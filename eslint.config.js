@@ -26,7 +26,9 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.|zod$|luxon$)', message: 'Core imports Zod, Luxon and itself only.' }] },
+        {
+          patterns: [{ regex: '^(?!\\.|zod$|luxon$)', message: 'Core imports Zod, Luxon and itself only.' }],
+        },
       ],
       'no-restricted-globals': [
         'error',

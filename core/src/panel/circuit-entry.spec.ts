@@ -62,7 +62,7 @@ describe('a breaker in one line', () => {
       name: fc.constantFrom('Kitchen', 'Bedroom 2', 'Well pump', 'Hall, north'),
       use: fc.constantFrom('circuit' as const, 'spare' as const),
       ratingA: fc.option(fc.constantFrom(6, 15, 20, 50, 125)),
-      spaces: fc.constantFrom([3], [1, 3], [2, 4, 6]),
+      spaces: fc.constantFrom<number[]>([3], [1, 3], [2, 4, 6]),
       protection: fc.constantFrom(...protections),
       conductor: fc.option(
         fc.record({

@@ -3,8 +3,6 @@ import { FormsModule } from '@angular/forms';
 import {
   circuitLegSet,
   circuitSchema,
-  conductorMaterials,
-  conductorSizes,
   connectedVA,
   loadsBehind,
   panelFedBy,
@@ -12,9 +10,6 @@ import {
   quantityText,
   spacesFrom,
   type Circuit,
-  type Conductor,
-  type ConductorMaterial,
-  type ConductorSize,
   type Job,
   type Panel,
   type Protection,
@@ -25,6 +20,7 @@ import * as z from 'zod';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
+import { ConductorFields } from './conductor-fields';
 import { PanelEdits } from './panel-edits';
 
 const protectionLabels: Readonly<Record<Protection, string>> = {
@@ -40,7 +36,7 @@ const protectionLabels: Readonly<Record<Protection, string>> = {
 /** Everything about the breaker of a space, and what hangs on it. */
 @Component({
   selector: 'lv-circuit-detail',
-  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule, TextField],
+  imports: [AmountField, Button, Checkbox, ChoiceField, ConductorFields, FormsModule, TextField],
   templateUrl: './circuit-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -88,14 +84,6 @@ export class CircuitDetail {
     value,
     label: value === 1 ? 'One pole' : `${value} poles`,
   }));
-  protected readonly sizeChoices: Choice<ConductorSize>[] = conductorSizes.map((value) => ({
-    value,
-    label: value,
-  }));
-  protected readonly materialChoices: Choice<ConductorMaterial>[] = conductorMaterials.map((value) => ({
-    value,
-    label: value,
-  }));
   protected readonly neutralChoices: Choice<string>[] = [
     { value: 'assumed', label: 'Assumed from its loads' },
     { value: 'yes', label: 'With a neutral' },
@@ -137,11 +125,6 @@ export class CircuitDetail {
 
   protected setSpaces(text: string): void {
     this.set({ spaces: text.split(',').map(Number) });
-  }
-
-  protected setConductor(present: Conductor | null, change: Partial<Conductor> | null): void {
-    if (change?.size === undefined && !present) return;
-    this.set({ conductor: change && { material: 'copper', size: '12 AWG', ...present, ...change } });
   }
 
   protected setNeutral(said: string | null): void {

@@ -1,16 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  conductorMaterials,
-  conductorSizes,
   deviceKinds,
   panelLayouts,
   panelSchema,
   systemFacts,
   wouldLoop,
-  type Conductor,
-  type ConductorMaterial,
-  type ConductorSize,
   type Device,
   type DeviceKind,
   type FedFrom,
@@ -25,6 +20,7 @@ import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
+import { ConductorFields } from './conductor-fields';
 import { PanelEdits } from './panel-edits';
 
 const layoutLabels: Readonly<Record<PanelLayout, string>> = {
@@ -45,7 +41,7 @@ const feeds = (from: FedFrom): string => JSON.stringify(from);
 /** Everything about a panel that its ladder does not show. */
 @Component({
   selector: 'lv-panel-detail',
-  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule, TextField],
+  imports: [AmountField, Button, Checkbox, ChoiceField, ConductorFields, FormsModule, TextField],
   templateUrl: './panel-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -102,14 +98,6 @@ export class PanelDetail {
     const { bonded } = this.panel();
     return bonded === null ? 'unknown' : bonded ? 'yes' : 'no';
   });
-  protected readonly sizeChoices: Choice<ConductorSize>[] = conductorSizes.map((value) => ({
-    value,
-    label: value,
-  }));
-  protected readonly materialChoices: Choice<ConductorMaterial>[] = conductorMaterials.map((value) => ({
-    value,
-    label: value,
-  }));
   protected readonly deviceChoices: Choice<DeviceKind>[] = deviceKinds.map((value) => ({
     value,
     label: deviceLabels[value],
@@ -129,12 +117,6 @@ export class PanelDetail {
 
   protected setFeeder(change: Partial<Panel['feeder']>): void {
     this.set({ feeder: { ...this.panel().feeder, ...change } });
-  }
-
-  protected setConductor(change: Partial<Conductor>): void {
-    const present = this.panel().feeder.conductor;
-    if (change.size === undefined && !present) return;
-    this.setFeeder({ conductor: { material: 'copper', size: '2 AWG', ...present, ...change } });
   }
 
   protected addDevice(): void {
