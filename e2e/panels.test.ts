@@ -186,3 +186,59 @@ test('a breaker is dragged to another space', async ({ page }) => {
   await expect(bench.space(8)).toContainText('Kitchen');
   await expect(bench.space(1)).not.toContainText('Kitchen');
 });
+
+test('two mains behind one meter, and a panel through feed-through lugs', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Two mains');
+  await bench.goTo('Panels');
+  await page.getByRole('button', { name: 'Begin with the service and its panel' }).click();
+  const tree = page.getByRole('navigation', { name: 'Services and panels' });
+  await tree.getByRole('button', { name: 'Service 1' }).click();
+  const service = page.getByRole('region', { name: 'Service' });
+  await service.getByLabel('Rating').fill('400');
+  await service.getByLabel('Rating').press('Enter');
+  await service.getByRole('button', { name: 'Panel behind this service' }).click();
+  await expect(tree.getByRole('button', { name: 'Panel 2' })).toBeVisible();
+  for (const name of ['Main panel', 'Panel 2']) {
+    await tree.getByRole('button', { name }).click();
+    await page.getByRole('button', { name: 'Panel', exact: true }).click();
+    await page.getByLabel('Main breaker').fill('200');
+    await page.getByLabel('Main breaker').press('Enter');
+    await page.getByLabel('Bus rating').fill('200');
+    await page.getByLabel('Bus rating').press('Enter');
+    await expect(page.getByRole('button', { name: /^Findings.0$/ })).toBeVisible();
+  }
+  // A new panel hangs on the feed-through lugs of the one that is shown.
+  await page.getByRole('button', { name: 'New panel' }).click();
+  await expect(page.getByText('Feed-through lugs of Panel 2')).toBeVisible();
+  await page.getByLabel('Bus rating').fill('125');
+  await page.getByLabel('Bus rating').press('Enter');
+  await page.getByRole('button', { name: /^Findings/ }).click();
+  await expect(page.getByText('The panel is rated below its feeder')).toBeVisible();
+  await bench.saved();
+});
+
+test.describe('on a tablet, by touch', () => {
+  test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+
+  test('a breaker is written, its load chosen, and a bill added with a fingertip', async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.newJob('Tablet');
+    await bench.addHouse('Essentials only');
+    await bench.goTo('Panels');
+    await page.getByRole('button', { name: 'Begin with the service and its panel' }).tap();
+    await bench.space(2).tap();
+    await page.getByRole('button', { name: 'Write space 2' }).tap();
+    await bench.space(2).getByRole('textbox').fill('20 Freezer');
+    await bench.space(2).getByRole('textbox').press('Enter');
+    await bench.space(2).tap();
+    await page.getByRole('button', { name: /^Put Chest freezer/ }).tap();
+    await expect(bench.space(2)).toContainText('Chest freezer');
+    await bench.goTo('Usage');
+    await page.getByRole('button', { name: 'New bill' }).tap();
+    await expect(page.getByRole('region', { name: 'What the bills say' })).toContainText('over 31 days');
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
+    expect(wide).toBe(false);
+    await bench.saved();
+  });
+});

@@ -80,6 +80,11 @@ describe('generated bodies', () => {
     ['put', () => `/api/jobs/${id}`],
     ['post', () => `/api/jobs/${id}/duplicate`],
     ['post', () => `/api/jobs/${id}/restore`],
+    ['post', () => `/api/jobs/${id}/readings`],
+    ['put', () => `/api/jobs/${id}/readings/${id}`],
+    ['put', () => `/api/jobs/${id}/readings/${id}/channels/0`],
+    ['put', () => '/api/monitor/1/switch'],
+    ['post', () => '/api/tables'],
   ];
   const send = async (route: (typeof routes)[number], body: string): Promise<number> =>
     (await app.agent[route[0]](route[1]()).type('json').send(body)).status;
@@ -104,8 +109,21 @@ describe('generated bodies', () => {
         fc.oneof(fc.jsonValue(), fc.string({ unit: 'binary' })),
       )
       .map(([key, value]) => ({ ...sample, loads: [{ ...sample.loads[0], [key]: value }] }));
+    const panel = sample.survey.panels[0]!;
+    const surveyed = fc
+      .tuple(
+        fc.constantFrom(...Object.keys(panel), ...Object.keys(panel.circuits[0]!)),
+        fc.oneof(fc.jsonValue(), fc.constantFrom('cellar', 'cellar-21', 84, -1)),
+      )
+      .map(([key, value]) => {
+        const broken =
+          key in panel
+            ? { ...panel, [key]: value }
+            : { ...panel, circuits: [{ ...panel.circuits[0], [key]: value }] };
+        return { ...sample, survey: { ...sample.survey, panels: [broken] } };
+      });
     await fc.assert(
-      fc.asyncProperty(fc.oneof(damaged, deeper), async (document) => {
+      fc.asyncProperty(fc.oneof(damaged, deeper, surveyed), async (document) => {
         const response = await app.agent.post('/api/jobs').send({ document });
         expect([201, 422]).toContain(response.status);
         if (response.status === 201)

@@ -78,7 +78,8 @@ export class BreakerLadder {
     if (this.finish()) this.focus(space);
   }
 
-  protected startEdit(text?: string): void {
+  /** Opens the active place for writing; `text` replaces what stands there. */
+  startEdit(text?: string): void {
     const entry = this.rows()
       .flatMap(({ left, right }) => [left, right])
       .find((place) => place?.space === this.active())?.entry;

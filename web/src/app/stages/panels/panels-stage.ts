@@ -147,6 +147,11 @@ export class PanelsStage {
     if (this.side() === 'panel') this.side.set('circuit');
   }
 
+  /** For fingers: the chosen space is opened for writing. */
+  protected write(): void {
+    this.ladder()?.startEdit();
+  }
+
   protected show(id: string): void {
     this.wanted.set(id);
   }
