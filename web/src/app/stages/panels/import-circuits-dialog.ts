@@ -16,7 +16,6 @@ import {
   guessCircuitColumns,
   readCircuitRows,
   spacesText,
-  type CircuitColumn,
   type Panel,
 } from '@levamen/core';
 import { parse } from 'papaparse';
@@ -87,11 +86,11 @@ export class ImportCircuitsDialog {
     () => this.preview().filter(({ problems }) => problems !== '').length,
   );
 
-  protected map(index: number, column: CircuitColumn | ''): void {
+  /** Says what a column holds; '' leaves it out. Another column that held the same gives it up. */
+  protected map(index: number, text: string): void {
+    const column = circuitColumns.find((one) => one === text) ?? null;
     this.columns.update((columns) =>
-      columns.map((present, i) =>
-        i === index ? (column === '' ? null : column) : present === column ? null : present,
-      ),
+      columns.map((present, i) => (i === index ? column : present === column ? null : present)),
     );
   }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
+  channelRoles,
   circuitsById,
   circuitText,
   quantityText,
@@ -10,6 +11,7 @@ import {
   type UsageAnalysis,
 } from '@levamen/core';
 import { Button } from 'primeng/button';
+import { roleChoices } from './role-choices';
 import { UsageEdits } from './usage-edits';
 
 interface ChannelRow {
@@ -22,14 +24,6 @@ interface ChannelRow {
   readonly suggestion: string;
   readonly hasLoads: boolean;
 }
-
-const roles: readonly { readonly value: ChannelRole; readonly label: string }[] = [
-  { value: 'import', label: 'from the grid' },
-  { value: 'export', label: 'to the grid' },
-  { value: 'mains', label: 'mains' },
-  { value: 'solar', label: 'solar' },
-  { value: 'circuit', label: 'circuit' },
-];
 
 /** Every channel: energy, peak, faults, the circuit it measures, and its figures for the loads there. */
 @Component({
@@ -48,7 +42,7 @@ export class ChannelTable {
   /** Take the measured figures of a channel for the loads of its circuit. */
   readonly take = output<string>();
 
-  protected readonly roles = roles;
+  protected readonly roles = roleChoices;
   protected readonly circuits = computed(() => [...circuitsById(this.job().survey).values()]);
   protected readonly circuitChoices = computed(() =>
     this.circuits().map((placed) => ({ value: placed.circuit.id, label: circuitText(placed) })),
@@ -91,6 +85,11 @@ export class ChannelTable {
 
   protected map(channel: string, circuitId: string): void {
     this.edits.mapChannels(`${channel} mapped`, new Map([[channel, circuitId === '' ? null : circuitId]]));
+  }
+
+  protected setRole(channel: string, text: string): void {
+    const role = channelRoles.find((one) => one === text);
+    if (role) this.role.emit({ channel, role });
   }
 
   protected mapAll(): void {

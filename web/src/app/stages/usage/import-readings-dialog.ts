@@ -16,6 +16,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import type { FilePreview } from '../../workers/readings-api';
+import { roleChoices } from './role-choices';
 
 export interface ReadyImport {
   readonly preview: Exclude<FilePreview, { kind: 'unknown' }>;
@@ -26,13 +27,6 @@ const clockLabels: Readonly<Record<ClockKind, string>> = {
   zone: 'the clock on the wall, with daylight saving',
   standard: 'standard time all year',
   utc: 'UTC',
-};
-const roleLabels: Readonly<Record<ChannelRole, string>> = {
-  import: 'from the grid',
-  export: 'to the grid',
-  mains: 'mains',
-  solar: 'solar',
-  circuit: 'a circuit',
 };
 
 /** How a file of meter data is understood, to be corrected before it is read. */
@@ -52,7 +46,7 @@ export class ImportReadingsDialog {
   readonly ready = output<ReadyImport>();
 
   protected readonly clockChoices = clockKinds.map((value) => ({ value, label: clockLabels[value] }));
-  protected readonly roleChoices = channelRoles.map((value) => ({ value, label: roleLabels[value] }));
+  protected readonly roleChoices = roleChoices;
   protected readonly units = valueUnits;
   protected readonly zone = linkedSignal(() => this.siteZone());
   protected readonly clock = linkedSignal<ClockKind>(() => 'zone');
@@ -104,6 +98,10 @@ export class ImportReadingsDialog {
 
   protected leaveOut(index: number): void {
     this.shape.update((shape) => shape && { ...shape, values: shape.values.filter((_, i) => i !== index) });
+  }
+
+  protected setClock(text: string): void {
+    this.clock.set(clockKinds.find((kind) => kind === text) ?? 'zone');
   }
 
   protected asUnit(text: string): ValueUnit {

@@ -109,10 +109,13 @@ export class LiveCard {
         const on = placed ? circuitLegs(placed.panel, placed.circuit, system) : [];
         return on.includes(leg) ? sum + powerW / on.length : sum;
       }, 0);
+      const mapped = this.circuits().some(({ circuit }) =>
+        channels.some(({ name }) => name === circuit.channel),
+      );
       const mains = channels.find(({ name }) => /mains?/i.test(name) && name.includes(leg));
       return {
         leg,
-        circuits: quantityText(sumW, 'W'),
+        circuits: mapped ? quantityText(sumW, 'W') : 'none mapped',
         mains: mains ? quantityText(mains.powerW, 'W') : '–',
       };
     });
