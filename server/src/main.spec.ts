@@ -81,7 +81,8 @@ describe('the running server', () => {
       again.child.kill('SIGTERM');
       await once(again.child, 'exit');
     }
-  });
+    // Eight starts, on a machine that may be busy.
+  }, 150_000);
 
   it('told to stop answers what is under way and exits cleanly', async () => {
     const { child, url } = await start();

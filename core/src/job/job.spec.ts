@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../demo/demo-jobs.js';
@@ -106,7 +107,9 @@ describe('a job of version 1', () => {
 
 describe('the published JSON Schema', () => {
   // strict mode is off for the annotations JSON Schema 2020-12 allows; ajv is the reference implementation here.
-  const validate = new Ajv2020({ strict: false, allErrors: true }).compile(jobJsonSchema());
+  const ajv = new Ajv2020({ strict: false, allErrors: true });
+  addFormats.default(ajv);
+  const validate = ajv.compile(jobJsonSchema());
 
   it('is the one that is published', () => {
     const published: unknown = JSON.parse(

@@ -3,8 +3,6 @@ import { Router } from 'express';
 import papaparse from 'papaparse';
 import { fileStem } from '../http/file-stem.js';
 import { notFound } from '../http/problem.js';
-import { schedulePdf } from './schedule-pdf.js';
-import { scheduleXlsx } from './schedule-xlsx.js';
 
 export const scheduleCaution =
   'Surveyed, not verified. Local code and a licensed electrician stand above this sheet. Parts ahead of the main stay live.';
@@ -31,11 +29,14 @@ export function panelRoutes(read: (id: string) => Promise<Job>): Router {
         );
         response.attachment(`${name}.csv`).type('text/csv; charset=utf-8').send(`${text}\r\n`);
       } else if (format === 'xlsx') {
+        // The makers of documents are large: they are fetched when the first one is asked for.
+        const { scheduleXlsx } = await import('./schedule-xlsx.js');
         response
           .attachment(`${name}.xlsx`)
           .type(xlsxType)
           .send(await scheduleXlsx(schedule, scheduleCaution));
       } else if (format === 'pdf') {
+        const { schedulePdf } = await import('./schedule-pdf.js');
         response
           .attachment(`${name}.pdf`)
           .type('application/pdf')

@@ -1,7 +1,6 @@
 import { xlsxType } from '@levamen/core';
 import express, { Router } from 'express';
 import { HttpProblem } from '../http/problem.js';
-import { readXlsx } from './read-xlsx.js';
 
 const maxBytes = 5_000_000;
 
@@ -12,6 +11,8 @@ export function tableRoutes(): Router {
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
       throw new HttpProblem(415, 'Not a workbook', `Send an XLSX file as ${xlsxType}.`);
     }
+    // Large, and seldom needed: fetched when the first workbook comes.
+    const { readXlsx } = await import('./read-xlsx.js');
     try {
       response.json(await readXlsx(request.body));
     } catch {
