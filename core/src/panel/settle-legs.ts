@@ -1,8 +1,8 @@
 import type { Job } from '../job/job.schema.js';
 import type { Load } from '../load/load.schema.js';
-import { legsOf, type LegSet } from '../supply/legs.js';
+import { legsOf, systemFacts, type LegSet } from '../supply/legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
-import { circuitLegSet } from './circuit-legs.js';
+import { circuitLegs, circuitLegSet } from './circuit-legs.js';
 import { circuitsById, type PlacedCircuit } from './find-circuit.js';
 
 /**
@@ -30,4 +30,18 @@ export function settleLegs(job: Job): Job {
     return placed ? { ...load, legs, legsAssumed: false } : { ...load, circuitId: null };
   });
   return changed ? { ...job, loads } : job;
+}
+
+/** The legs each placed load may sit on, by load: those its circuit has. */
+export function circuitLegSets(job: Job): Map<string, readonly LegSet[]> {
+  const circuits = circuitsById(job.survey);
+  const { legSets } = systemFacts[job.supply.system];
+  return new Map(
+    job.loads.flatMap((load) => {
+      const placed = load.circuitId === null ? undefined : circuits.get(load.circuitId);
+      if (!placed) return [];
+      const has = circuitLegs(placed.panel, placed.circuit, job.supply.system);
+      return [[load.id, legSets.filter((set) => legsOf(set).every((leg) => has.includes(leg)))] as const];
+    }),
+  );
 }

@@ -1,9 +1,17 @@
 import { blankLoad, hoursPerDayH, loadSchema, type Load } from '@levamen/core';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cellChoices, cellText, costText, loadColumns, writeCell, type CellContext } from './load-columns';
+import {
+  cellChoices,
+  cellText,
+  costText,
+  loadColumns,
+  sameContext,
+  writeCell,
+  type CellContext,
+} from './load-columns';
 
-const context: CellContext = { system: 'split-120-240', season: 'winter' };
+const context: CellContext = { system: 'split-120-240', season: 'winter', circuitLegs: new Map() };
 const load: Load = { ...blankLoad('a', 'Pump', 'split-120-240', []), basis: 'typical' };
 const written = (key: Parameters<typeof writeCell>[1], text: string): Load | string => {
   const result = writeCell(load, key, text, context);
@@ -66,8 +74,26 @@ describe('cells of the table of loads', () => {
   });
 
   it('offer only legs that exist', () => {
-    expect(cellChoices('legs', 'single-230')).toEqual(['L1']);
-    expect(cellChoices('name', 'single-230')).toEqual([]);
+    const single: CellContext = { ...context, system: 'single-230' };
+    expect(cellChoices(load, 'legs', single)).toEqual(['L1']);
+    expect(cellChoices(load, 'name', single)).toEqual([]);
+  });
+
+  it('offer only the legs of the circuit a load hangs on, and refuse others', () => {
+    const placed: CellContext = { ...context, circuitLegs: new Map([[load.id, ['L2'] as const]]) };
+    expect(cellChoices(load, 'legs', placed)).toEqual(['L2']);
+    expect(writeCell(load, 'legs', 'L1', placed)).toEqual({ ok: false, message: 'Choose L2' });
+    expect(writeCell(load, 'legs', 'L2', placed).ok).toBe(true);
+  });
+
+  it('are drawn again only where their context says something else', () => {
+    const other = (changes: Partial<CellContext>): boolean =>
+      sameContext(context, { ...context, ...changes });
+    expect(other({})).toBe(true);
+    expect(other({ circuitLegs: new Map() })).toBe(true);
+    expect(other({ season: 'summer' })).toBe(false);
+    expect(other({ circuitLegs: new Map([['a', ['L1'] as const]]) })).toBe(false);
+    expect(sameContext(context, null)).toBe(false);
   });
 
   it('show a cost in minutes below an hour', () => {

@@ -55,6 +55,19 @@ export const loadColumns: readonly LoadColumn[] = [
 export interface CellContext {
   readonly system: SupplySystem;
   readonly season: Season;
+  /** Legs a load may sit on, where its circuit leaves no others; by load. */
+  readonly circuitLegs: ReadonlyMap<string, readonly LegSet[]>;
+}
+
+/** True where two contexts say the same: rows need not be drawn again then. */
+export function sameContext(a: CellContext | null, b: CellContext | null): boolean {
+  if (a === b || !a || !b) return a === b;
+  return (
+    a.system === b.system &&
+    a.season === b.season &&
+    a.circuitLegs.size === b.circuitLegs.size &&
+    [...a.circuitLegs].every(([id, legs]) => b.circuitLegs.get(id)?.join() === legs.join())
+  );
 }
 
 /** What stands in an editable cell. */
@@ -82,10 +95,14 @@ export function cellText(load: Load, key: ColumnKey, { season }: CellContext): s
 }
 
 /** Choices of a column that offers some. */
-export function cellChoices(key: ColumnKey, system: SupplySystem): readonly string[] {
-  if (key === 'legs') return systemFacts[system].legSets;
+export function cellChoices(load: Load, key: ColumnKey, context: CellContext): readonly string[] {
+  if (key === 'legs') return legChoices(load, context);
   return key === 'tier' ? tiers : [];
 }
+
+/** Legs a load can be put on: those of its circuit, or any of the supply while it is on none. */
+export const legChoices = (load: Load, { system, circuitLegs }: CellContext): readonly LegSet[] =>
+  circuitLegs.get(load.id) ?? systemFacts[system].legSets;
 
 export type CellResult =
   { readonly ok: true; readonly load: Load } | { readonly ok: false; readonly message: string };
@@ -100,12 +117,8 @@ const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basi
  *
  * Hours keep their pattern over the day; seasons that were alike stay alike.
  */
-export function writeCell(
-  load: Load,
-  key: ColumnKey,
-  text: string,
-  { season, system }: CellContext,
-): CellResult {
+export function writeCell(load: Load, key: ColumnKey, text: string, context: CellContext): CellResult {
+  const { season } = context;
   const shape = loadSchema.shape;
   const amount = (
     unit: Parameters<typeof readAmount>[1],
@@ -145,9 +158,9 @@ export function writeCell(
       return parsed.ok ? { ok: true, load: asUser({ ...load, start: parsed.start }) } : parsed;
     }
     case 'legs':
-      return systemFacts[system].legSets.includes(text as LegSet)
+      return legChoices(load, context).includes(text as LegSet)
         ? { ok: true, load: { ...load, legs: text as LegSet, legsAssumed: false } }
-        : { ok: false, message: `Choose ${systemFacts[system].legSets.join(', ')}` };
+        : { ok: false, message: `Choose ${legChoices(load, context).join(', ')}` };
     case 'tier':
       return tiers.includes(text as Tier)
         ? { ok: true, load: { ...load, tier: text as Tier } }

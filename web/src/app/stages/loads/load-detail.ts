@@ -13,7 +13,6 @@ import {
   runningPowerVA,
   seasons,
   startDemand,
-  systemFacts,
   type Basis,
   type HoursOfUse,
   type LegSet,
@@ -21,12 +20,12 @@ import {
   type LoadKind,
   type Season,
   type Start,
-  type SupplySystem,
   type Survey,
 } from '@levamen/core';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
+import { legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { StartFields } from './start-fields';
 
@@ -54,7 +53,7 @@ const basisLabels: Readonly<Record<Basis, string>> = {
 export class LoadDetail {
   private readonly edits = inject(LoadEdits);
   readonly load = input.required<Load>();
-  readonly system = input.required<SupplySystem>();
+  readonly context = input.required<CellContext>();
   readonly survey = input.required<Survey>();
 
   protected readonly shape = loadSchema.shape;
@@ -68,7 +67,7 @@ export class LoadDetail {
     label: basisLabels[value],
   }));
   protected readonly legChoices = computed((): Choice<LegSet>[] =>
-    systemFacts[this.system()].legSets.map((value) => ({ value, label: value })),
+    legChoices(this.load(), this.context()).map((value) => ({ value, label: value })),
   );
   protected readonly circuitChoices = computed((): Choice<string | null>[] => [
     { value: null, label: 'not placed' },
@@ -79,7 +78,7 @@ export class LoadDetail {
   protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
   protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));
   protected readonly powerText = computed(() => {
-    const start = startDemand(this.system(), this.load());
+    const start = startDemand(this.context().system, this.load());
     const running = `Adds ${quantityText(this.load().quantity * runningPowerVA(this.load()), 'VA')} while it runs`;
     return start
       ? `${running}; starts with ${quantityText(start.startVA, 'VA')}, ${quantityText(start.startA, 'A')}, for ${quantityText(start.durationS, 's')}`

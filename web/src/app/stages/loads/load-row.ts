@@ -97,6 +97,6 @@ export class LoadRow {
 
   protected readonly choices = computed(() => {
     const column = loadColumns[this.activeColumn()];
-    return column ? cellChoices(column.key, this.context().system) : [];
+    return column ? cellChoices(this.row().load, column.key, this.context()) : [];
   });
 }

@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { LoadEffect } from '@levamen/core';
+import { circuitLegSets, type LoadEffect } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
@@ -20,6 +20,7 @@ import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
 import { AddLoadsDialog, type AddWay } from './add-loads-dialog';
 import { DemandChart } from './demand-chart';
+import { sameContext, type CellContext } from './load-columns';
 import { LoadDetail } from './load-detail';
 import { LoadEdits } from './load-edits';
 import { LoadsTable } from './loads-table';
@@ -50,13 +51,20 @@ export class LoadsStage {
   protected readonly adding = signal<AddWay | null>(null);
   protected readonly pastedText = signal('');
 
-  protected readonly context = computed(() => {
-    const job = this.job();
-    const evaluation = this.evaluation();
-    return job && evaluation
-      ? { system: job.supply.system, season: evaluation.settings.designSeason.value }
-      : null;
-  });
+  protected readonly context = computed(
+    (): CellContext | null => {
+      const job = this.job();
+      const evaluation = this.evaluation();
+      return job && evaluation
+        ? {
+            system: job.supply.system,
+            season: evaluation.settings.designSeason.value,
+            circuitLegs: circuitLegSets(job),
+          }
+        : null;
+    },
+    { equal: sameContext },
+  );
   protected readonly activeLoad = computed(
     () => this.job()?.loads.find(({ id }) => id === this.active()) ?? null,
   );
