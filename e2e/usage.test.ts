@@ -159,6 +159,8 @@ test('outages show what share of them the required runtime covers', async ({ pag
   await page.getByRole('textbox', { name: /^SAIFI/ }).fill('1.5');
   await page.getByRole('textbox', { name: /^SAIFI/ }).press('Enter');
   await expect(says).toContainText('CAIDI');
+  await bench.goTo('Brief');
+  await expect(page.getByText('Of the 3 longer outages on record, 24 h cover 67 %')).toBeVisible();
   await bench.saved();
 });
 

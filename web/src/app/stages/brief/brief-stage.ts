@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import {
   briefSchema,
+  outageFacts,
   plannedAdditionSchema,
   remapLegs,
   siteSchema,
@@ -86,6 +87,17 @@ export class BriefStage {
     { label: '50 Hz', value: 50 },
   ];
   protected readonly supplyChoices = supplyChoices;
+  /** What the required runtime means against the outages on record. */
+  protected readonly coverage = computed(() => {
+    const usage = this.job()?.usage;
+    const runtimeH = this.settings()?.requiredRuntimeH.value;
+    const facts =
+      usage && runtimeH !== undefined ? outageFacts(usage.outages, usage.outageYears, runtimeH) : null;
+    if (!facts || facts.sustained === 0) return '';
+    const whole = Math.round(facts.coveredShare * 100);
+    const hours = Math.round(facts.coveredHoursShare * 100);
+    return `Of the ${facts.sustained} longer outages on record, ${runtimeH} h cover ${whole} % from end to end, and ${hours} % of the hours without grid.`;
+  });
   protected readonly gapListed = computed(() => {
     const said = this.job()?.brief.transferGapToleranceMs ?? null;
     return said === null || this.gapChoices.some(({ value }) => value === said)
