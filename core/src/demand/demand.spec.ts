@@ -147,6 +147,16 @@ describe('power of a set', () => {
     });
   });
 
+  it('takes a surge that vanishes in floating point for none', () => {
+    const tiny = aLoad({
+      legs: 'L1-L2',
+      runningPowerW: Number.MIN_VALUE,
+      powerFactor: 0.6666666666666667,
+      start: { how: 'multiple', multiple: 1, durationS: 0.1 },
+    });
+    expect(powerDemand('split-120-240', [tiny], 0.999).starts).toEqual([]);
+  });
+
   it('leaves out no start that could be the worst', () => {
     // The worst start over all starters, found the slow way.
     const worst = (

@@ -113,7 +113,9 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
     const start = startDemand(system, load);
     const active = cases.map(({ shares }) => shares[index]! > 0);
     const on = legs.map((leg) => legShare(system, load.legs, leg));
-    return start && active.includes(true)
+    // A surge too small to be put on a leg in floating point is none.
+    const surges = start !== null && on.some((part) => part * start.startVA > 0);
+    return start && surges && active.includes(true)
       ? [
           {
             ...start,
