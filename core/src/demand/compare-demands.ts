@@ -1,6 +1,7 @@
 import { dwellingLoadsOf } from '../code/dwelling-loads-of.js';
 import { standardDwelling } from '../code/nec-220-standard.js';
 import { optionalDwelling } from '../code/nec-220-82.js';
+import { existingLoadW } from '../code/nec-220-87.js';
 import { derived, given, type Figure } from '../figure/figure.js';
 import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
@@ -60,9 +61,6 @@ const ruleOfThumb = (job: Job): DemandView => {
   };
 };
 
-/** Share of the measured peak that NEC 220.87 asks for. */
-const measuredShare = 1.25;
-
 const measuredView = (job: Job): DemandView => {
   const { measurement } = job.usage;
   const base = { key: 'measured', label: 'Measured, 125 % of the highest quarter hour', upTo: null } as const;
@@ -86,7 +84,7 @@ const measuredView = (job: Job): DemandView => {
     figure: derived({
       key: 'power.nec.measured',
       label: 'Existing load by measurement',
-      value: measuredShare * measurement.highestW,
+      value: existingLoadW(measurement.highestW),
       unit: 'W',
       formula: '125 % × {peak}',
       inputs: { peak },

@@ -1,3 +1,4 @@
+import { existingLoadW } from '../code/nec-220-87.js';
 import { derived, given, type Figure, type FigureUnit } from '../figure/figure.js';
 import type { UsageAnalysis } from './analyse-readings.js';
 
@@ -13,9 +14,6 @@ export interface UsageFigures {
   readonly unmetered: Figure | null;
   readonly exported: Figure | null;
 }
-
-/** What NEC 220.87 adds to the measured peak. */
-const measuredShare = 1.25;
 
 /** Puts the head figures of an analysis together. */
 export function usageFigures(analysis: UsageAnalysis, name: string): UsageFigures {
@@ -69,7 +67,7 @@ export function usageFigures(analysis: UsageAnalysis, name: string): UsageFigure
     calculated: derived({
       key: 'usage.calculated',
       label: 'Existing load by measurement',
-      value: measuredShare * analysis.highestW,
+      value: existingLoadW(analysis.highestW),
       unit: 'W',
       formula: '125 % × {highest}',
       inputs: { highest },
