@@ -41,6 +41,8 @@ const madder: Inverter = {
   dischargeEfficiency: 0.947,
   standbyW: 47,
   transferGapMs: 34,
+  voltageDroop: 0.037,
+  retry: { afterS: 12, tries: 2 },
   maxParallel: 4,
   accepts: [{ unitId: 'madder-pack', minPerInverter: 0, maxPerInverter: 3 }],
 };
@@ -59,6 +61,8 @@ const woad: Inverter = {
   dischargeEfficiency: 0.953,
   standbyW: 83,
   transferGapMs: 14,
+  voltageDroop: 0.026,
+  retry: { afterS: 7, tries: 4 },
   maxParallel: 3,
   accepts: [{ unitId: 'woad-module', minPerInverter: 3, maxPerInverter: 10 }],
 };
@@ -77,6 +81,8 @@ const yarrow: Inverter = {
   dischargeEfficiency: 0.938,
   standbyW: 58,
   transferGapMs: 135,
+  voltageDroop: null,
+  retry: { afterS: 25, tries: 3 },
   maxParallel: 4,
   accepts: [{ unitId: 'yarrow-pack', minPerInverter: 0, maxPerInverter: 2 }],
 };
@@ -95,6 +101,8 @@ const teasel: Inverter = {
   dischargeEfficiency: 0.914,
   standbyW: 39,
   transferGapMs: 18,
+  voltageDroop: 0.021,
+  retry: { afterS: 31, tries: 1 },
   maxParallel: 2,
   accepts: [{ unitId: 'teasel-bank', minPerInverter: 1, maxPerInverter: 3 }],
 };
@@ -113,6 +121,8 @@ const sorrel: Inverter = {
   dischargeEfficiency: 0.944,
   standbyW: 31,
   transferGapMs: 26,
+  voltageDroop: 0.043,
+  retry: { afterS: 9, tries: 3 },
   maxParallel: 3,
   accepts: [{ unitId: 'sorrel-pack', minPerInverter: 0, maxPerInverter: 2 }],
 };
@@ -131,6 +141,8 @@ const weld: Inverter = {
   dischargeEfficiency: 0.957,
   standbyW: 52,
   transferGapMs: 11,
+  voltageDroop: 0.031,
+  retry: { afterS: 17, tries: 2 },
   maxParallel: 2,
   accepts: [{ unitId: 'weld-module', minPerInverter: 2, maxPerInverter: 7 }],
 };
@@ -149,6 +161,8 @@ const bracken = (scale: { va: number; legVA: number; surgeVA: number; standbyW: 
   dischargeEfficiency: 0.961,
   standbyW: scale.standbyW,
   transferGapMs: 17,
+  voltageDroop: 0.024,
+  retry: { afterS: 13, tries: 5 },
   maxParallel: 2,
   accepts: [{ unitId: 'bracken-module', minPerInverter: 2, maxPerInverter: 8 }],
 });

@@ -37,6 +37,10 @@ const inverterSchema = z.strictObject({
   /** Own draw of inverter and controls while the island is up. */
   standbyW: amountSchema(0, 500, 'W'),
   transferGapMs: amountSchema(0, 60_000, 'ms'),
+  /** Share of the voltage lost when the continuous rating is drawn; null = not stated. */
+  voltageDroop: amountSchema(0, 0.5).nullable(),
+  /** What it does after an overload: waits, tries again so many times, then locks out until somebody resets it. */
+  retry: z.strictObject({ afterS: amountSchema(0, 3600, 's'), tries: countSchema(0, 100) }),
   maxParallel: countSchema(1, 12),
   accepts: z.array(
     z.strictObject({

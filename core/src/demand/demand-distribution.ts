@@ -1,8 +1,8 @@
 /** Apparent powers, VA. */
 export type Powers = readonly number[] | Float64Array;
 
-/** Width of a bin. Power between two bins is split so that the mean is kept. */
-const binVA = 50;
+/** Width of a bin, VA. Power between two bins is split so that the mean is kept. */
+export const binVA = 50;
 
 /** Mass below this at either end is dropped: a hundred thousand such bins do not reach the tolerance of a quantile. */
 const negligible = 1e-15;
@@ -71,6 +71,37 @@ export class DemandDistribution {
     }
   }
 
+  /**
+   * The distribution without one of its loads, by undoing its convolution from the lowest bin up.
+   *
+   * Errors die out as long as the load is off at least as often as on; for others the answer is null, and the distribution of
+   * the rest has to be built anew.
+   *
+   * @param powerVA its power, as it was taken in
+   * @param onShare its share, as it was taken in
+   */
+  without(powerVA: number, onShare: number): DemandDistribution | null {
+    if (powerVA <= 0 || onShare <= 0) return this;
+    if (onShare >= 1) {
+      return new DemandDistribution(this.probability, this.lowBin, this.topBin, this.offsetVA - powerVA);
+    }
+    if (onShare > 0.5) return null;
+    const bin = Math.floor(powerVA / binVA);
+    const upperShare = powerVA / binVA - bin;
+    const lower = onShare * (1 - upperShare);
+    const upper = onShare * upperShare;
+    const stays = 1 - onShare + (bin === 0 ? lower : 0);
+    const { probability: p, lowBin, topBin } = this;
+    const rest = new Float64Array(topBin + 1);
+    for (let k = lowBin; k <= topBin; k += 1) {
+      let mass = p[k]!;
+      if (bin > 0 && k - bin >= lowBin) mass -= lower * rest[k - bin]!;
+      if (k - bin - 1 >= lowBin) mass -= upper * rest[k - bin - 1]!;
+      rest[k] = Math.max(0, mass / stays);
+    }
+    return new DemandDistribution(rest, lowBin, topBin, this.offsetVA);
+  }
+
   /** Smallest demand in VA that is not passed for `share` of the time. */
   quantileVA(share: number): number {
     const wanted = share - tolerance;
@@ -80,6 +111,26 @@ export class DemandDistribution {
       if (sum >= wanted) return this.offsetVA + k * binVA;
     }
     return this.offsetVA + this.topBin * binVA;
+  }
+
+  /** Share of the time the demand is above a limit in VA, 0 to 1. */
+  shareAbove(limitVA: number): number {
+    const from = Math.max(this.lowBin, Math.floor((limitVA - this.offsetVA) / binVA + tolerance) + 1);
+    let sum = 0;
+    for (let k = from; k <= this.topBin; k += 1) sum += this.probability[k]!;
+    return Math.min(1, sum);
+  }
+
+  /**
+   * Share of the time the demand stands in each bin of 50 VA.
+   *
+   * @returns the demand of the first bin in VA, and the shares from there on
+   */
+  bins(): { readonly fromVA: number; readonly shares: Float64Array } {
+    return {
+      fromVA: this.offsetVA + this.lowBin * binVA,
+      shares: this.probability.slice(this.lowBin, this.topBin + 1),
+    };
   }
 
   meanVA(): number {

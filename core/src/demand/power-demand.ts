@@ -7,6 +7,7 @@ import { legShare } from '../supply/leg-share.js';
 import { systemFacts, type Leg } from '../supply/legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { coincidentDemandVA } from './coincident-demand.js';
+import { DemandDistribution } from './demand-distribution.js';
 
 /** A demand and the part of the year and day in which it is highest. */
 export interface PeakDemand {
@@ -20,11 +21,15 @@ export interface StartCase extends StartDemand {
   readonly load: Load;
   /** Everything that runs beside it, VA. */
   readonly besideVA: number;
+  /** What the piece that starts draws once it runs, VA. */
+  readonly runsVA: number;
   readonly totalVA: number;
   /** Highest leg while it starts, and what runs on that leg beside it. */
   readonly leg: Leg;
   readonly legVA: number;
   readonly besideLegVA: number;
+  /** What the piece that starts draws on that leg once it runs, VA. */
+  readonly runsLegVA: number;
 }
 
 export interface PowerDemand {
@@ -79,8 +84,14 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   const axesVA = [wholeVA, ...legsVA];
 
   /** Demand of everything, by axis and case. */
-  const demandVA = axesVA.map((powersVA) =>
-    cases.map(({ shares }) => coincidentDemandVA(powersVA, shares, share)),
+  const distributions =
+    share < 1
+      ? axesVA.map((powersVA) => cases.map(({ shares }) => DemandDistribution.of(powersVA, shares)))
+      : null;
+  const demandVA = axesVA.map((powersVA, a) =>
+    cases.map(({ shares }, c) =>
+      distributions ? distributions[a]![c]!.quantileVA(share) : coincidentDemandVA(powersVA, shares, share),
+    ),
   );
   const peak = (byCaseVA: readonly number[]): PeakDemand => {
     const highest = byCaseVA.reduce((best, va, i) => (va > byCaseVA[best]! ? i : best), 0);
@@ -103,7 +114,10 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
     let highestVA = 0;
     for (const i of order) {
       if (allVA[i]! <= highestVA) break;
-      const besideVA = coincidentDemandVA(axesVA[axisIndex]!, cases[i]!.shares, share, index);
+      const { shares } = cases[i]!;
+      const powersVA = axesVA[axisIndex]!;
+      const rest = distributions?.[axisIndex]![i]!.without(powersVA[index]!, shares[index]!);
+      const besideVA = rest ? rest.quantileVA(share) : coincidentDemandVA(powersVA, shares, share, index);
       highestVA = Math.max(highestVA, besideVA);
     }
     return highestVA;
@@ -122,6 +136,7 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
             load,
             index,
             active,
+            pieces: load.quantity,
             runningVA: axesVA.map((powersVA) => powersVA[index]!),
             surgeVA: [start.startVA, ...on.map((part) => part * start.startVA)],
           },
@@ -129,15 +144,19 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
       : [];
   });
   const starts = worstStartCandidates(starters).map((candidate): StartCase => {
-    const { index, active, runningVA, surgeVA, ...start } = starters[candidate]!;
-    const { quantity } = start.load;
+    const { index, active, runningVA, surgeVA, pieces, ...start } = starters[candidate]!;
     const besideVA = axesVA.map((_, a) => {
       if (surgeVA[a] === 0) return 0;
-      const siblingsVA = (runningVA[a]! / quantity) * (quantity - 1);
+      const siblingsVA = (runningVA[a]! / pieces) * (pieces - 1);
       return siblingsVA + demandBesideVA(a, index, active);
     });
     const worst = legs
-      .map((leg, l) => ({ leg, legVA: besideVA[l + 1]! + surgeVA[l + 1]!, besideLegVA: besideVA[l + 1]! }))
+      .map((leg, l) => ({
+        leg,
+        legVA: besideVA[l + 1]! + surgeVA[l + 1]!,
+        besideLegVA: besideVA[l + 1]!,
+        runsLegVA: runningVA[l + 1]! / pieces,
+      }))
       .filter((_, l) => surgeVA[l + 1]! > 0)
       .reduce((best, next) => (next.legVA > best.legVA ? next : best));
     return {
@@ -147,6 +166,7 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
       durationS: start.durationS,
       acrossTheLine: start.acrossTheLine,
       besideVA: besideVA[0]!,
+      runsVA: runningVA[0]! / pieces,
       totalVA: besideVA[0]! + start.startVA,
       ...worst,
     };

@@ -1,9 +1,12 @@
+import { undecidedBackup } from '../backup/backup.schema.js';
+import type { Lane } from '../backup/lane.schema.js';
+import { changeShed, moveToLane } from '../backup/move-to-lane.js';
 import type { Job } from '../job/job.schema.js';
 import { newJob } from '../job/new-job.js';
 import { loadFromLibrary } from '../load/load-from-library.js';
 import { loadLibrary } from '../load/library/load-library.js';
 import type { Load } from '../load/load.schema.js';
-import { settleLegs } from '../panel/settle-legs.js';
+import { settleJob } from '../backup/settle-job.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { harbourSurvey, harbourUsage, vineyardSurvey, type DemoSurvey } from './demo-survey.js';
 
@@ -23,7 +26,7 @@ const loadsOf = (
 
 /** A job with its loads on the circuits of a survey. */
 const surveyed = (job: Job, { survey, circuitOf }: DemoSurvey): Job =>
-  settleLegs({
+  settleJob({
     ...job,
     survey,
     loads: job.loads.map((load) => ({ ...load, circuitId: circuitOf.get(load.id) ?? null })),
@@ -115,6 +118,20 @@ const harbour = (): Job => {
         { unitId: 'madder-47', quantity: 2 },
         { unitId: 'madder-pack', quantity: 2 },
       ],
+      others: [],
+    },
+    backup: {
+      ...blank.backup,
+      services: [
+        {
+          ...undecidedBackup('farm'),
+          school: 'loads-panel',
+          isolatingDevice: 'pass-through',
+          isolatingRatingA: 60,
+          newPanelSpaces: 24,
+          newPanelDistanceM: 1.5,
+        },
+      ],
     },
     usage: harbourUsage(blank.usage),
   };
@@ -138,7 +155,7 @@ const vineyard = (): Job => {
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'decides', peakPrice: 'none' },
-      requiredRuntimeH: 14,
+      requiredRuntimeH: 15,
       designSeason: 'winter',
       sizeForYear: 8,
       batteryTemperatureC: 14,
@@ -183,9 +200,26 @@ const vineyard = (): Job => {
       ['car-three', { ...placed }],
       ['sauna', { ...placed }],
     ]),
-    design: { chosen: null },
+    design: { chosen: null, others: [] },
+    backup: {
+      ...blank.backup,
+      services: [
+        {
+          ...undecidedBackup('street'),
+          school: 'controlled',
+          isolatingDevice: 'contactor',
+          isolatingRatingA: 40,
+          bondWhileIslanded: 'isolating-device',
+          controlledCircuits: 6,
+        },
+      ],
+    },
   };
-  return surveyed(job, vineyardSurvey(system));
+  const lanes = (now: Job, lane: Lane, spaces: readonly number[]): Job =>
+    moveToLane(now, { circuitIds: spaces.map((space) => `hall-${space}`), loadIds: [] }, lane);
+  const shed = lanes(surveyed(job, vineyardSurvey(system)), 'auto', [10, 13, 16, 17, 19, 22]);
+  const byCharge = changeShed(shed, ['hall-13'], { when: 'charge', belowCharge: 0.7, order: 2 });
+  return lanes(changeShed(byCharge, ['hall-10'], { when: 'power', order: 3 }), 'hand', [14]);
 };
 
 /** Two invented jobs, with fixed identifiers so that loading them twice changes nothing. */

@@ -16,6 +16,7 @@ const leadAcidJob: Job = {
       { unitId: 'teasel-56', quantity: 2 },
       { unitId: 'teasel-bank', quantity: 4 },
     ],
+    others: [],
   },
 };
 const jobs = [...demoJobs.map(({ job }) => job), leadAcidJob];

@@ -1,9 +1,7 @@
 import { optionalDwelling } from '../code/nec-220-82.js';
 import { dwellingLoadsOf } from '../code/dwelling-loads-of.js';
-import { overloadLimitVA } from '../inverter/overload-limit.js';
 import type { DemandContext } from '../sizing/demand-context.js';
 import type { JudgedStack } from '../sizing/judge-stack.js';
-import { startDemand } from '../starting/start-demand.js';
 import { systemFacts } from '../supply/legs.js';
 import { quantityText } from '../unit/format-quantity.js';
 import type { Finding } from './finding.js';
@@ -43,27 +41,9 @@ export function designFindings(context: DemandContext, judged: JudgedStack | nul
       figures: [],
     });
   }
-  const motors = backupSet.flatMap((load) => {
-    const start = startDemand(job.supply.system, load);
-    return start?.acrossTheLine ? [{ ...start, quantity: load.quantity }] : [];
-  });
-  if (judged && motors.length > 1) {
-    const togetherVA = motors.reduce((sum, { startVA, quantity }) => sum + quantity * startVA, 0);
-    const longestS = Math.max(...motors.map(({ durationS }) => durationS));
-    const { stack } = judged;
-    const allowedVA = overloadLimitVA(stack.continuousVA, stack.overload, longestS);
-    if (togetherVA > allowedVA) {
-      found.push({
-        key: 'cold-pickup',
-        severity: 'consider',
-        title: 'Motors that restart together would trip the inverter',
-        because: `After the transfer gap ${motors.length} motors may start at once: ${quantityText(togetherVA, 'VA')} against ${quantityText(allowedVA, 'VA')} for ${quantityText(longestS, 's')}.`,
-        cure: 'Give the larger ones a restart delay, each its own, or a soft starter.',
-        figures: [],
-      });
-    }
-  }
-  const wholeHouse = job.loads.length > 3 && job.loads.every(({ inBackupSet }) => inBackupSet);
+  // Where the way of backing up is settled, its requirements say so.
+  const settled = job.backup.services.some(({ school }) => school !== null);
+  const wholeHouse = !settled && job.loads.length > 3 && job.loads.every(({ inBackupSet }) => inBackupSet);
   if (judged && wholeHouse && systemFacts[job.supply.system].legVoltageV === 120) {
     const { totalVA } = optionalDwelling(dwellingLoadsOf(job.loads, settings.floorAreaM2.value));
     if (totalVA > judged.stack.continuousVA) {

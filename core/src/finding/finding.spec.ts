@@ -4,13 +4,14 @@ import type { Brief } from '../job/brief.schema.js';
 import { demoJobs } from '../demo/demo-jobs.js';
 import { newJob } from '../job/new-job.js';
 import type { Load } from '../load/load.schema.js';
+import { jobFindings } from './job-findings.js';
 import { evaluateJob } from '../sizing/evaluate-job.js';
 import { aJob, aLoad, allSeasons, aroundTheClock } from '../testing/samples.js';
 import { severities } from './finding.js';
 
 const use = allSeasons(aroundTheClock);
 const keys = (loads: readonly Load[], brief: Partial<Brief> = {}): string[] =>
-  evaluateJob(aJob(loads, { brief: { ...newJob('x').brief, ...brief } }), builtInCatalogue).findings.map(
+  jobFindings(evaluateJob(aJob(loads, { brief: { ...newJob('x').brief, ...brief } }), builtInCatalogue)).map(
     ({ key }) => key,
   );
 
@@ -39,7 +40,8 @@ describe('findings', () => {
   });
   it('notice loads on no circuit, once panels are surveyed', () => {
     const placed = demoJobs[0]!.job;
-    const found = (job: typeof placed) => evaluateJob(job, builtInCatalogue).findings.map(({ key }) => key);
+    const found = (job: typeof placed) =>
+      jobFindings(evaluateJob(job, builtInCatalogue)).map(({ key }) => key);
     expect(found(placed)).not.toContain('not-placed');
     const loads = placed.loads.map((load, index) => (index === 0 ? { ...load, circuitId: null } : load));
     expect(found({ ...placed, loads })).toContain('not-placed');
@@ -64,9 +66,8 @@ describe('findings', () => {
     expect(keys(loads, { requiredRuntimeH: 4 })).toContain('nec-702-4');
   });
   it('come worst first, each with its cure', () => {
-    const { findings } = evaluateJob(
-      aJob([aLoad({ kind: 'medical' }), aLoad({ id: 'b', tier: 'never' })]),
-      builtInCatalogue,
+    const findings = jobFindings(
+      evaluateJob(aJob([aLoad({ kind: 'medical' }), aLoad({ id: 'b', tier: 'never' })]), builtInCatalogue),
     );
     const order = findings.map(({ severity }) => severities.indexOf(severity));
     expect(order).toEqual(order.toSorted((a, b) => a - b));

@@ -1,8 +1,6 @@
 import type { DemandContext } from '../sizing/demand-context.js';
 import type { Finding } from './finding.js';
-
-const list = (names: readonly string[]): string =>
-  names.length <= 3 ? names.join(', ') : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`;
+import { nameList } from './name-list.js';
 
 const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
 
@@ -14,7 +12,7 @@ export function loadFindings({ job, backupSet }: DemandContext): Finding[] {
     names: readonly string[],
     finding: Omit<Finding, 'because' | 'figures'> & { because: (names: string) => string },
   ): void => {
-    if (names.length > 0) found.push({ ...finding, because: finding.because(list(names)), figures: [] });
+    if (names.length > 0) found.push({ ...finding, because: finding.because(nameList(names)), figures: [] });
   };
   const namesOf = (keep: (load: (typeof loads)[number]) => boolean): string[] =>
     loads.filter(keep).map(({ name }) => name);

@@ -1,5 +1,7 @@
 import * as z from 'zod';
+import { backupSchema } from '../backup/backup.schema.js';
 import { surveySchema } from '../panel/panel.schema.js';
+import { backupProblems } from '../backup/backup-problems.js';
 import { surveyProblems } from '../panel/survey-problems.js';
 import { usageSchema } from '../usage/usage.schema.js';
 import { loadSchema } from '../load/load.schema.js';
@@ -11,10 +13,10 @@ import { siteSchema } from './site.schema.js';
 import { nameSchema } from './text.schema.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 2;
+export const jobVersion = 3;
 export const maxLoads = 500;
 
-/** The saved form of a job, version 2: one document, the same in the database and in a `.levamen.json` file. */
+/** The saved form of a job, version 3: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),
@@ -26,6 +28,7 @@ export const jobSchema = z
     survey: surveySchema,
     usage: usageSchema,
     loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
+    backup: backupSchema,
     design: designSchema,
   })
   .superRefine((job, context) => {
@@ -41,6 +44,9 @@ export const jobSchema = z
         });
       }
     });
+    for (const { path, message } of backupProblems(job)) {
+      context.addIssue({ code: 'custom', path: ['backup', ...path], message });
+    }
     const circuits = new Set(job.survey.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
     const known = new Set<string>();
     const allowed = systemFacts[job.supply.system].legSets;

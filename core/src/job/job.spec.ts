@@ -34,7 +34,7 @@ describe('reading a job', () => {
     [{ format: 'another-program', version: 1 }, 'format', 'not made by Levamen'],
     [{ format: 'levamen-job' }, 'version', 'does not say its version'],
     [{ format: 'levamen-job', version: 1.5 }, 'version', 'does not say its version'],
-    [{ format: 'levamen-job', version: 3 }, 'version', 'newer Levamen'],
+    [{ format: 'levamen-job', version: 4 }, 'version', 'newer Levamen'],
   ])('refuses %j at “%s”', (document, path, words) => {
     expect(firstProblem(document)).toMatchObject({ path, message: expect.stringContaining(words) as string });
   });
@@ -102,6 +102,33 @@ describe('a job of version 1', () => {
   it('that is broken says so at the same place', () => {
     expect(firstProblem({ ...saved, loads: 'none' })?.path).toBe('loads');
     expect(firstProblem({ ...saved, loads: [7] })?.path).toBe('loads.0');
+  });
+});
+
+describe('a job of version 2', () => {
+  it('gains lanes that agree with its loads, feeders included', () => {
+    const { job } = demoJobs[0]!;
+    const { backup: _b, ...rest } = copy(job) as unknown as Record<string, unknown> & Job;
+    const old = {
+      ...rest,
+      version: 2,
+      design: { chosen: job.design.chosen },
+      loads: job.loads.map(({ cyclesPerHour: _c, restartDelayS: _r, ...load }) => load),
+      survey: {
+        ...job.survey,
+        panels: job.survey.panels.map((panel) => ({
+          ...panel,
+          circuits: panel.circuits.map(({ lane: _l, shed: _s, ...circuit }) => circuit),
+        })),
+      },
+    };
+    const read = readJob(old);
+    expect(read.ok).toBe(true);
+    if (!read.ok) return;
+    const lanes = (of: Job) =>
+      of.survey.panels.flatMap(({ circuits }) => circuits.map(({ id, lane }) => `${id} ${lane}`));
+    expect(lanes(read.job)).toEqual(lanes(job));
+    expect(read.job.backup).toEqual({ services: [], shouldWorth: 4 });
   });
 });
 

@@ -1,3 +1,4 @@
+import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { emptySurvey } from '../panel/panel.schema.js';
 import { emptyUsage } from '../usage/usage.schema.js';
@@ -37,6 +38,7 @@ export function newJob(name: string, system: SupplySystem = 'split-120-240'): Jo
     survey: emptySurvey(),
     usage: emptyUsage(),
     loads: [],
-    design: { chosen: null },
+    backup: emptyBackup(),
+    design: { chosen: null, others: [] },
   };
 }

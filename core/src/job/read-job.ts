@@ -1,3 +1,4 @@
+import { settleJob } from '../backup/settle-job.js';
 import { jobFormat, jobSchema, jobVersion, type Job } from './job.schema.js';
 import { migrateJob } from './migrate-job.js';
 
@@ -44,7 +45,8 @@ export function readJob(document: unknown): ReadJob {
     );
   }
   const result = jobSchema.safeParse(migrateJob(document as Record<string, unknown>, version));
-  if (result.success) return { ok: true, job: result.data };
+  // What an older form could not say yet follows from the rest, lanes of feeders for example.
+  if (result.success) return { ok: true, job: version < jobVersion ? settleJob(result.data) : result.data };
   return {
     ok: false,
     problems: result.error.issues.slice(0, maxProblems).map((issue) => ({

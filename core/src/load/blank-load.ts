@@ -23,6 +23,8 @@ export function blankLoad(id: string, name: string, system: SupplySystem, loads:
     basis: 'user',
     circuitId: null,
     measuredOn: null,
+    cyclesPerHour: null,
+    restartDelayS: null,
     note: '',
   };
 }

@@ -39,6 +39,8 @@ export function loadFromLibrary(
     basis: 'typical',
     circuitId: null,
     measuredOn: null,
+    cyclesPerHour: null,
+    restartDelayS: null,
     note: '',
   };
 }

@@ -93,6 +93,10 @@ export const loadSchema = z.strictObject({
   circuitId: idSchema.nullable(),
   /** Day on which its figures were measured; null = never. */
   measuredOn: z.iso.date('Write the day as 2026-02-28').nullable(),
+  /** How often it starts in an hour of use; null = as usual for its kind. */
+  cyclesPerHour: amountSchema(0.01, 120, 'times an hour').nullable(),
+  /** How long it waits after power returns; null = as usual for its kind. */
+  restartDelayS: amountSchema(0, 3600, 's').nullable(),
   note: lineSchema(300),
 });
 export type Load = z.infer<typeof loadSchema>;

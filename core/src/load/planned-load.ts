@@ -28,6 +28,8 @@ export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Lo
     basis: 'user',
     circuitId: null,
     measuredOn: null,
+    cyclesPerHour: null,
+    restartDelayS: null,
     note: '',
   };
 }

@@ -49,4 +49,6 @@ export const newCircuit = (id: string, spaces: readonly number[], name = ''): Ci
   handleTie: false,
   backFeeds: false,
   channel: '',
+  lane: 'dark',
+  shed: null,
 });

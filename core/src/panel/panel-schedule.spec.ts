@@ -44,7 +44,7 @@ describe('a panel schedule', () => {
         // Whether a neutral runs with it is assumed again; the schedule does not hold it.
         const order = (list: readonly Circuit[]) =>
           list
-            .map((one) => withoutId({ ...one, neutral: null }))
+            .map((one) => withoutId({ ...one, neutral: null, lane: 'dark', shed: null }))
             .toSorted((a, b) => a.spaces[0]! - b.spaces[0]!);
         expect(order(back.rows.flatMap(({ circuit }) => circuit ?? []))).toEqual(order(panel.circuits));
       }

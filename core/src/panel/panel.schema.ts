@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { amountSchema, countSchema } from '../job/amount.schema.js';
 import { idSchema, lineSchema, nameSchema } from '../job/text.schema.js';
+import { laneSchema, shedSchema } from '../backup/lane.schema.js';
 import { conductorSchema } from '../wiring/conductor.schema.js';
 
 const ratingSchema = amountSchema(1, 1200, 'A');
@@ -38,6 +39,10 @@ export const circuitSchema = z.strictObject({
   backFeeds: yesNo,
   /** Name of the channel of a circuit monitor that measures it; '' = none. */
   channel: lineSchema(80),
+  /** Where it stands in an outage. */
+  lane: laneSchema,
+  /** How a device sheds it; null = as usual. Counts in the lane "auto" only. */
+  shed: shedSchema.nullable(),
 });
 export type Circuit = z.infer<typeof circuitSchema>;
 

@@ -103,6 +103,8 @@ export function assembleStack(
       dischargeEfficiency: inverter.dischargeEfficiency,
       standbyW: inverter.standbyW * quantity,
       transferGapMs: inverter.transferGapMs,
+      voltageDroop: inverter.voltageDroop,
+      retry: inverter.retry,
       massKg: chosen.reduce((sum, { unit, quantity: n }) => sum + n * unit.massKg, 0),
       unitCount: chosen.reduce((sum, { quantity: n }) => sum + n, 0),
     },

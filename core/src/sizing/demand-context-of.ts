@@ -1,3 +1,4 @@
+import { countsInPower, energyStages, membersOf } from '../backup/power-members.js';
 import { powerDemand } from '../demand/power-demand.js';
 import type { Job } from '../job/job.schema.js';
 import { settingsOf } from '../job/settings.js';
@@ -19,8 +20,10 @@ export function demandContextOf(job: Job): DemandContext {
   const planned = job.brief.plannedAdditions
     .filter(({ countIn }) => countIn)
     .map((addition) => plannedLoad(addition, job.supply.system));
-  const backupSet = [...job.loads.filter(({ inBackupSet }) => inBackupSet), ...planned];
+  const members = membersOf(job, planned);
+  const powerSet = members.filter(countsInPower).map(({ load }) => load);
   const season = settings.designSeason.value;
+  const stages = energyStages(members, season, settings.handsOn.value);
   const houseWh = sumHourlyEnergyWh([...job.loads, ...planned], season);
   const during = (...parts: DayPart[]): number =>
     parts.flatMap((part) => [...dayPartFacts[part].hours]).reduce((sum, hour) => sum + houseWh[hour]!, 0);
@@ -36,9 +39,12 @@ export function demandContextOf(job: Job): DemandContext {
   return {
     job,
     settings,
-    backupSet,
-    hourlyWh: sumHourlyEnergyWh(backupSet, season),
-    power: powerDemand(job.supply.system, backupSet, settings.coincidence.value),
+    members,
+    backupSet: members.map(({ load }) => load),
+    powerSet,
+    stages,
+    hourlyWh: stages[0]!.hourlyWh,
+    power: powerDemand(job.supply.system, powerSet, settings.coincidence.value),
     ownSolarWh,
     peakPriceWh,
     dailyGoal: largest?.goal ?? null,

@@ -1,3 +1,4 @@
+import type { EnergyStage, Member } from '../backup/power-members.js';
 import type { PowerDemand } from '../demand/power-demand.js';
 import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
@@ -7,9 +8,15 @@ import type { Load } from '../load/load.schema.js';
 export interface DemandContext {
   readonly job: Job;
   readonly settings: Settings;
-  /** The backup set, planned additions that are counted in included. */
+  /** The backup set with where each load stands, planned additions that are counted in included. */
+  readonly members: readonly Member[];
+  /** Its loads, in whatever lane. */
   readonly backupSet: readonly Load[];
-  /** Energy of the backup set in each clock hour of the design season, Wh. */
+  /** The loads that count when power is checked. */
+  readonly powerSet: readonly Load[];
+  /** Energy in each clock hour of the design season, as circuits are shed by state of charge. */
+  readonly stages: readonly EnergyStage[];
+  /** The same before anything is shed by state of charge, Wh. */
   readonly hourlyWh: Float64Array;
   readonly power: PowerDemand;
   /** AC energy the battery should give on a usual day, by goal; 0 where the goal does not apply. */

@@ -1,16 +1,14 @@
+import { islandJob, islandsOf, type Island } from '../backup/islands.js';
 import type { Catalogue } from '../catalogue/unit.schema.js';
 import { compareDemands, type DemandView } from '../demand/compare-demands.js';
 import type { PowerDemand } from '../demand/power-demand.js';
 import type { Figure } from '../figure/figure.js';
-import { designFindings } from '../finding/design-findings.js';
-import { severities, type Finding } from '../finding/finding.js';
-import { loadFindings } from '../finding/load-findings.js';
 import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
 import { hourlyByTierWh } from '../load/hourly-by-tier.js';
 import type { Tier } from '../load/load.schema.js';
-import { panelFindings, type PanelFinding } from '../panel/panel-findings.js';
 import { assembleStack } from './assemble-stack.js';
+import type { DemandContext } from './demand-context.js';
 import { demandContextOf } from './demand-context-of.js';
 import { enumerateStacks } from './enumerate-stacks.js';
 import { judgeStack, type JudgedStack } from './judge-stack.js';
@@ -26,6 +24,11 @@ export interface Requirement {
 
 /** Everything Levamen says about a job. */
 export interface Evaluation {
+  /** What sources feed while the grid is away; each is judged on its own. */
+  readonly islands: readonly Island[];
+  /** The one everything here is about; null where no service is backed up. */
+  readonly island: Island | null;
+  readonly context: DemandContext;
   readonly settings: Settings;
   /** Hourly energy of the backup set by tier in the design season, Wh. */
   readonly hourlyByTierWh: Readonly<Record<Tier, Float64Array>>;
@@ -45,9 +48,6 @@ export interface Evaluation {
   /** Those that fail by least. */
   readonly nearly: readonly JudgedStack[];
   readonly margins: readonly Margin[];
-  readonly findings: readonly Finding[];
-  /** What the survey of the panels gives reason to say; worked out when it is first looked at. */
-  readonly panelFindings: readonly PanelFinding[];
   /** What each load costs; worked out when it is first looked at, since the margins do not need it. */
   readonly loads: ReadonlyMap<string, LoadEffect>;
 }
@@ -57,10 +57,14 @@ const worstRatio = ({ lacks }: JudgedStack): number => lacks[0]?.ratio ?? 0;
 /**
  * Works out a job: demand, requirement, every stack of the catalogue against every limit, and the margins of the selected one.
  *
- * @param job a valid job
+ * @param whole a valid job
  * @param catalogue units to choose from
+ * @param islandId the island to judge; the first one where there is no such island
  */
-export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
+export function evaluateJob(whole: Job, catalogue: Catalogue, islandId = ''): Evaluation {
+  const islands = islandsOf(whole);
+  const island = islands.find(({ id }) => id === islandId) ?? islands[0] ?? null;
+  const job = island ? islandJob(whole, island) : { ...whole, loads: [] };
   const context = demandContextOf(job);
   const judged = enumerateStacks(catalogue, job.supply.system).map((stack) => judgeStack(context, stack));
   const meeting = judged.filter(({ meets }) => meets);
@@ -72,24 +76,15 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
     ? judgeStack(context, chosen.stack)
     : (suggested ?? nearly[0] ?? judged[0] ?? null);
   const chosenProblem = chosen && !chosen.ok ? chosen.problem : '';
-  const findings = [...loadFindings(context), ...designFindings(context, selected)];
-  if (chosenProblem !== '') {
-    findings.push({
-      key: 'stack',
-      severity: 'stops',
-      title: 'The chosen units do not go together',
-      because: chosenProblem,
-      cure: 'Change the units in Sources, or go back to the suggestion.',
-      figures: [],
-    });
-  }
   let effects: ReadonlyMap<string, LoadEffect> | undefined;
-  let found: readonly PanelFinding[] | undefined;
   return {
+    islands,
+    island,
+    context,
     settings: context.settings,
     hourlyByTierWh: hourlyByTierWh(context.backupSet, context.settings.designSeason.value),
     power: context.power,
-    demandViews: compareDemands(job, context.settings, context.backupSet, context.power),
+    demandViews: compareDemands(job, context.settings, context.powerSet, context.power),
     requirement: {
       delivered: deliveredEnergyFigure(context),
       lithium: requiredNameplateFigure(context, 'lithium'),
@@ -103,12 +98,8 @@ export function evaluateJob(job: Job, catalogue: Catalogue): Evaluation {
     smaller: suggested ? judged.slice(0, judged.indexOf(suggested)) : failing,
     nearly,
     margins: selected?.margins ?? [],
-    findings: findings.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity)),
-    get panelFindings() {
-      return (found ??= panelFindings(job));
-    },
     get loads() {
-      return (effects ??= loadEffects(context, selected));
+      return (effects ??= loadEffects(context, selected, whole.loads));
     },
   };
 }

@@ -1,5 +1,7 @@
+import { countsAtShare, stagesChanged } from '../backup/power-members.js';
 import { dailyEnergyWh } from '../load/daily-energy.js';
 import { hourlyEnergyWh } from '../load/hourly-energy.js';
+import type { Load } from '../load/load.schema.js';
 import { runningPowerVA } from '../load/running-power.js';
 import { startDemand } from '../starting/start-demand.js';
 import type { DemandContext } from './demand-context.js';
@@ -19,18 +21,29 @@ export interface LoadEffect {
   readonly runtimeCostH: number | null;
 }
 
-/** The effect of each load of a job on energy, power, start and runtime. */
-export function loadEffects(context: DemandContext, judged: JudgedStack | null): Map<string, LoadEffect> {
-  const { job, settings, hourlyWh } = context;
+/**
+ * The effect of each load of a job on energy, power, start and runtime; loads that another source carries cost this one no
+ * runtime.
+ */
+export function loadEffects(
+  context: DemandContext,
+  judged: JudgedStack | null,
+  loads: readonly Load[] = context.job.loads,
+): Map<string, LoadEffect> {
+  const behind = new Set(context.job.loads);
+  const { job, settings, members, stages } = context;
+  const standing = new Map(members.map((member) => [member.load, member]));
   const season = settings.designSeason.value;
-  const presentH = judged ? stackRuntime(judged.stack, judged.energy, hourlyWh).runtimeH : null;
+  const presentH = judged ? stackRuntime(judged.stack, judged.energy, stages).runtimeH : null;
   return new Map(
-    job.loads.map((load) => {
+    loads.map((load) => {
       let runtimeCostH: number | null = null;
-      if (judged && presentH !== null) {
+      if (judged && presentH !== null && behind.has(load)) {
         const own = hourlyEnergyWh(load, season);
-        const sign = load.inBackupSet ? -1 : 1;
-        const other = hourlyWh.map((wh, hour) => Math.max(0, wh + sign * own[hour]!));
+        const member = standing.get(load);
+        const other = member
+          ? stagesChanged(stages, own, -1, (share) => countsAtShare(member, settings.handsOn.value, share))
+          : stagesChanged(stages, own, 1, () => true);
         const otherH = stackRuntime(judged.stack, judged.energy, other).runtimeH;
         runtimeCostH = Math.max(0, Math.abs(presentH - otherH));
       }

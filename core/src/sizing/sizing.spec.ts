@@ -2,9 +2,10 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
 import { catalogueSchema, type Unit } from '../catalogue/unit.schema.js';
-import { overloadLimitVA } from '../inverter/overload-limit.js';
+import { decisiveMoments } from '../inverter/start-ratio.js';
 import { demoJobs } from '../demo/demo-jobs.js';
 import type { Job } from '../job/job.schema.js';
+import { jobFindings } from '../finding/job-findings.js';
 import { newJob } from '../job/new-job.js';
 import type { Load } from '../load/load.schema.js';
 import {
@@ -176,11 +177,14 @@ describe('verdicts', () => {
 
 describe('overload curve', () => {
   const points = idealUnit.inverter!.overload;
+  /** What may be drawn evenly for so long. */
+  const allowedVA = (continuousVA: number, overload: typeof points, durationS: number): number =>
+    Math.min(...decisiveMoments(durationS, continuousVA, overload).map((moment) => moment.allowedVA));
   it('holds a point for exactly its seconds and not a step longer', () => {
-    expect(overloadLimitVA(6000, points, 0.5)).toBe(12_000);
-    expect(overloadLimitVA(6000, points, 0.501)).toBe(9000);
-    expect(overloadLimitVA(6000, points, 5)).toBe(9000);
-    expect(overloadLimitVA(6000, points, 5.01)).toBe(6000);
+    expect(allowedVA(6000, points, 0.5)).toBe(12_000);
+    expect(allowedVA(6000, points, 0.501)).toBe(9000);
+    expect(allowedVA(6000, points, 5)).toBe(9000);
+    expect(allowedVA(6000, points, 5.01)).toBe(6000);
   });
 });
 
@@ -380,17 +384,20 @@ describe('the choice', () => {
     expect(nearest.selectedBy).toBe('nearest');
     expect(nearest.suggested).toBeNull();
     const chosen = evaluateJob(
-      { ...impossible, design: { chosen: [{ unitId: 'madder-47', quantity: 1 }] } },
+      { ...impossible, design: { chosen: [{ unitId: 'madder-47', quantity: 1 }], others: [] } },
       builtInCatalogue,
     );
     expect([chosen.selectedBy, chosen.selected?.stack.name]).toEqual(['user', '1 × Madder 47']);
   });
 
   it('falls back and says so where the chosen units do not go together', () => {
-    const job = { ...aJob([aLoad()]), design: { chosen: [{ unitId: 'madder-pack', quantity: 1 }] } };
+    const job = {
+      ...aJob([aLoad()]),
+      design: { chosen: [{ unitId: 'madder-pack', quantity: 1 }], others: [] },
+    };
     const evaluation = evaluateJob(job, builtInCatalogue);
     expect(evaluation.selectedBy).toBe('suggestion');
-    expect(evaluation.findings[0]).toMatchObject({ key: 'stack', severity: 'stops' });
+    expect(jobFindings(evaluation)[0]).toMatchObject({ key: 'stack', severity: 'stops' });
   });
 
   it('finds stacks for lead-acid that lithium-only rules would miss, and never mixes', () => {

@@ -23,7 +23,7 @@ const stackOf = (...parts: readonly [string, number][]): Stack => {
 };
 const settingsWith = (brief: Partial<Brief>) =>
   settingsOf({ ...newJob('x'), brief: { ...newJob('x').brief, ...brief } });
-const flat = (powerW: number): number[] => new Array<number>(24).fill(powerW);
+const flat = (powerW: number) => [{ fromShare: 1, hourlyWh: new Float64Array(24).fill(powerW) }];
 
 describe('usable energy of a stack', () => {
   it('is nameplate × window × health × temperature', () => {

@@ -1,6 +1,8 @@
 import { batteryDrainWh } from '../battery/battery-drain.js';
 import { stateOfHealth } from '../battery/state-of-health.js';
 import { temperatureFactor } from '../battery/temperature-factor.js';
+import type { EnergyStage } from '../backup/power-members.js';
+import { stagedRuntime } from '../battery/staged-runtime.js';
 import { worstRuntime, type Runtime } from '../battery/worst-runtime.js';
 import type { Settings } from '../job/settings.js';
 import type { Stack } from './stack.js';
@@ -46,8 +48,16 @@ export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   };
 }
 
-/** Shortest time a stack carries an hourly load profile, whenever the outage starts. */
-export function stackRuntime(stack: Stack, energy: StackEnergy, hourlyLoadWh: ArrayLike<number>): Runtime {
+/**
+ * Shortest time a stack carries its loads, whenever the outage starts.
+ *
+ * @param stages energy by hour, as circuits are shed by state of charge
+ */
+export function stackRuntime(stack: Stack, energy: StackEnergy, stages: readonly EnergyStage[]): Runtime {
   const peukert = stack.batteries[0]!.unit.battery!.peukert;
-  return worstRuntime(batteryDrainWh(hourlyLoadWh, { ...stack, peukert }, energy.agedWh), energy.usableWh);
+  const drains = stages.map(({ fromShare, hourlyWh }, index) => ({
+    drainWh: batteryDrainWh(hourlyWh, { ...stack, peukert }, energy.agedWh),
+    energyWh: energy.usableWh * (fromShare - (stages[index + 1]?.fromShare ?? 0)),
+  }));
+  return drains.length === 1 ? worstRuntime(drains[0]!.drainWh, energy.usableWh) : stagedRuntime(drains);
 }

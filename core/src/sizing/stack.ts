@@ -1,4 +1,5 @@
 import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
+import type { Retry } from '../inverter/trip-run.js';
 import type { StackPart } from '../job/design.schema.js';
 import type { Chemistry } from '../job/settings.js';
 
@@ -22,9 +23,18 @@ export interface Stack {
   readonly dischargeEfficiency: number;
   readonly standbyW: number;
   readonly transferGapMs: number;
+  /** Share of the voltage lost at the continuous rating; null = not stated. */
+  readonly voltageDroop: number | null;
+  readonly retry: Retry;
   readonly massKg: number;
   readonly unitCount: number;
 }
 
 export type AssembledStack =
   { readonly ok: true; readonly stack: Stack } | { readonly ok: false; readonly problem: string };
+
+/** What a stack carries running, VA: the smaller of inverter and battery. */
+export const runningLimitVA = ({
+  continuousVA,
+  batteryPowerW,
+}: Pick<Stack, 'continuousVA' | 'batteryPowerW'>): number => Math.min(continuousVA, batteryPowerW);

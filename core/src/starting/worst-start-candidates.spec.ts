@@ -6,6 +6,7 @@ const starter = (changes: Partial<Starter>): Starter => ({
   startA: 40,
   durationS: 0.5,
   acrossTheLine: true,
+  pieces: 1,
   runningVA: [1000, 500, 500],
   surgeVA: [5000, 2500, 2500],
   active: [true, true],

@@ -58,6 +58,8 @@ export const idealUnit: Unit = {
     dischargeEfficiency: 1,
     standbyW: 0,
     transferGapMs: 20,
+    voltageDroop: 0.04,
+    retry: { afterS: 10, tries: 3 },
     maxParallel: 3,
     accepts: [],
   },
@@ -110,6 +112,8 @@ export function arbitraryLoad(system: SupplySystem): fc.Arbitrary<Load> {
     basis: fc.constantFrom(...bases),
     circuitId: fc.constant(null),
     measuredOn: fc.constant(null),
+    cyclesPerHour: fc.option(amount(0.1, 20)),
+    restartDelayS: fc.option(amount(0, 400)),
     note: fc.constant(''),
   });
 }

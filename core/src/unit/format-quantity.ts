@@ -56,6 +56,10 @@ const scaleOf = (value: number, unit: FigureUnit, system: UnitSystem): Scale => 
       return system === 'imperial'
         ? { unit: 'ft²', convert: (v) => v / 0.09290304, decimals: 0 }
         : { unit: 'm²', convert: same, decimals: 0 };
+    case 'm':
+      return system === 'imperial'
+        ? { unit: 'ft', convert: (v) => v / 0.3048, decimals: 0 }
+        : { unit: 'm', convert: same, decimals: Math.abs(value) >= 10 ? 0 : 1 };
     case 'yr':
       return { unit: 'yr', convert: same, decimals: 0 };
     case 'share':

@@ -4,7 +4,7 @@ import { runningPowerVA } from '../../load/running-power.js';
 import { quantityText } from '../../unit/format-quantity.js';
 import type { DemandContext } from '../demand-context.js';
 import { margin, type Margin } from '../margin.js';
-import type { Stack } from '../stack.js';
+import { runningLimitVA, type Stack } from '../stack.js';
 
 const continuousFigure = (stack: Stack): Figure => {
   const inverter = given({
@@ -38,17 +38,17 @@ const continuousFigure = (stack: Stack): Figure => {
 
 /** Running demand of the backup set against the continuous limit of inverter and battery. */
 export function continuousMargin(context: DemandContext, stack: Stack): Margin {
-  const { power, backupSet, settings } = context;
+  const { power, powerSet, settings } = context;
   const demandVA = power.coincident.powerVA;
-  const limitVA = Math.min(stack.continuousVA, stack.batteryPowerW);
+  const limitVA = runningLimitVA(stack);
   return margin(
     { key: 'continuous', label: 'Continuous power', ratio: demandVA / limitVA, binding: true },
     () => {
-      const largest = backupSet
+      const largest = powerSet
         .map((load) => ({ load, powerVA: load.quantity * runningPowerVA(load) }))
         .toSorted((a, b) => b.powerVA - a.powerVA)[0];
       return {
-        demand: runningDemandFigure(power, backupSet, settings),
+        demand: runningDemandFigure(power, powerSet, settings),
         limit: continuousFigure(stack),
         culprit: largest ? `${largest.load.name} runs at ${quantityText(largest.powerVA, 'VA')}` : '',
         cure: 'Add an inverter, or take a large load out of the backup set.',

@@ -13,7 +13,7 @@ import type { Stack } from '../stack.js';
  * The neutral is taken at its worst: the line-to-neutral loads of one leg run while the other legs are idle.
  */
 export function legsMargin(context: DemandContext, stack: Stack): Margin | null {
-  const { job, power, backupSet } = context;
+  const { job, power, powerSet } = context;
   const { system } = job.supply;
   const { legs, legVoltageV } = systemFacts[system];
   if (legs.length === 1) return null;
@@ -62,7 +62,7 @@ export function legsMargin(context: DemandContext, stack: Stack): Margin | null 
     }));
   }
   return margin({ ...base, ratio: legRatio }, () => {
-    const largest = backupSet
+    const largest = powerSet
       .map((load) => ({
         load,
         powerVA: load.quantity * runningPowerVA(load) * legShare(system, load.legs, worst.leg),

@@ -17,7 +17,7 @@ const clock = (hour: number): string => {
 
 /** Required runtime against the shortest runtime of the stack, whenever the outage starts. No sun is counted. */
 export function runtimeMargin(context: DemandContext, stack: Stack, energy: StackEnergy): Margin {
-  const runtime = stackRuntime(stack, energy, context.hourlyWh);
+  const runtime = stackRuntime(stack, energy, context.stages);
   return margin(
     {
       key: 'runtime',
@@ -30,14 +30,21 @@ export function runtimeMargin(context: DemandContext, stack: Stack, energy: Stac
 }
 
 const runtimeWorking = (
-  { settings, hourlyWh, backupSet }: DemandContext,
+  { settings, stages, hourlyWh, backupSet }: DemandContext,
   stack: Stack,
   energy: StackEnergy,
   { runtimeH, startHour }: Runtime,
 ) => {
   const demand = requiredRuntimeFigure(settings);
   const endless = !Number.isFinite(runtimeH);
-  const meanLoadW = endless ? 0 : worstWindow(hourlyWh, runtimeH).energyWh / runtimeH;
+  const leadAcid = stack.chemistry === 'lead-acid';
+  const staged = stages.length > 1;
+  const drawnW = (energy.usableWh * stack.dischargeEfficiency) / runtimeH - stack.standbyW;
+  const meanLoadW = endless
+    ? 0
+    : staged && !leadAcid
+      ? drawnW
+      : worstWindow(hourlyWh, runtimeH).energyWh / runtimeH;
   const usable = usableEnergyFigure(stack, energy, settings, 'outage');
   const efficiency = given({
     key: 'unit.dischargeEfficiency',
@@ -58,7 +65,7 @@ const runtimeWorking = (
     label: 'Mean load over those hours',
     value: meanLoadW,
     unit: 'W',
-    formula: 'worst stretch of the day, starting at ' + clock(startHour) + ', of {day} a day',
+    formula: `worst stretch of the day, starting at ${clock(startHour)}, of {day} a day${staged ? ', less what is shed on the way' : ''}`,
     inputs: {
       day: given({
         key: 'energy.backupSetDay',
@@ -71,7 +78,6 @@ const runtimeWorking = (
     },
   });
   const linearH = (energy.usableWh * stack.dischargeEfficiency) / (meanLoadW + stack.standbyW);
-  const leadAcid = stack.chemistry === 'lead-acid';
   const rate = given({
     key: 'battery.rateFactor',
     label: 'Capacity left at this rate (Peukert)',
@@ -90,6 +96,9 @@ const runtimeWorking = (
       'the battery is full when the outage starts',
       `the outage starts at the worst hour of the day, ${clock(startHour)}`,
       'no sun and no generator are counted',
+      ...stages
+        .slice(1)
+        .map(({ fromShare }) => `circuits are shed below ${quantityText(fromShare, 'share')} of the charge`),
     ],
     levers: usable.levers,
   });

@@ -1,7 +1,10 @@
+import { overloadOfShare } from '../../inverter/overload-of-share.js';
 import type { StartCase } from '../../demand/power-demand.js';
 import { derived, given, type Figure } from '../../figure/figure.js';
-import { overloadLimitVA } from '../../inverter/overload-limit.js';
+import { startRatio, type DecisiveMoment } from '../../inverter/start-ratio.js';
+import { startShare } from '../../inverter/start-share.js';
 import { basisSource } from '../../load/basis-source.js';
+import { startLevels } from '../../starting/start-levels.js';
 import { quantityText } from '../../unit/format-quantity.js';
 import type { DemandContext } from '../demand-context.js';
 import { margin, type Margin } from '../margin.js';
@@ -33,13 +36,16 @@ const durationFigure = (start: StartCase): Figure =>
     source: basisSource(start.load.basis),
   });
 
-const overloadFigure = (stack: Stack, start: StartCase, label: string, valueVA: number): Figure =>
+const overloadFigure = (stack: Stack, start: StartCase, label: string, moment: DecisiveMoment): Figure =>
   derived({
     key: 'stack.overload',
     label,
-    value: valueVA,
+    value: moment.allowedVA,
     unit: 'VA',
-    formula: 'overload curve of {continuous}, held for {duration}',
+    formula:
+      moment.timeS === 0
+        ? 'highest overload of {continuous}; the start lasts {duration}'
+        : `overload of {continuous} from ${quantityText(moment.timeS, 's')} on; the start lasts {duration}`,
     inputs: {
       continuous: given({
         key: 'stack.continuous',
@@ -57,24 +63,41 @@ const overloadFigure = (stack: Stack, start: StartCase, label: string, valueVA: 
     levers: ['another inverter in parallel', 'a shorter start'],
   });
 
+/** "On top of what runs", or how long after the start the demand is still that high. */
+const whenText = ({ timeS }: DecisiveMoment): string =>
+  timeS === 0 ? '' : `, ${quantityText(timeS, 's')} into the start`;
+
 const checksFor = (stack: Stack, start: StartCase): Check[] => {
-  const allowedVA = overloadLimitVA(stack.continuousVA, stack.overload, start.durationS);
-  const allowedLegVA = (allowedVA * stack.perLegVA) / stack.continuousVA;
+  const levels = startLevels(start);
+  const whole = startRatio(levels.wholeVA, start.durationS, stack.continuousVA, stack.overload);
+  const legOverload = overloadOfShare(stack.overload, stack.perLegVA / stack.continuousVA);
+  const leg = startRatio(levels.legVA, start.durationS, stack.perLegVA, legOverload);
   const besideLabel = 'Running beside it';
+  const surge = (moment: DecisiveMoment, besideVA: number, on: string): Figure =>
+    moment.timeS === 0 && on === ''
+      ? startFigure(start)
+      : derived({
+          key: `start.at.${start.load.id}`,
+          label: `Start of ${start.load.name}${on}${whenText(moment)}`,
+          value: moment.demandVA - besideVA,
+          unit: 'VA',
+          formula: on === '' ? 'what is left of {all}' : `part of {all}${on}`,
+          inputs: { all: startFigure(start) },
+        });
   const checks: Check[] = [
     {
-      ratio: start.totalVA / allowedVA,
+      ratio: whole.ratio,
       culprit: () =>
         `${start.load.name} starts with ${quantityText(start.startVA, 'VA')} on top of ${quantityText(start.besideVA, 'VA')}`,
       demand: () =>
         derived({
           key: 'start.total',
-          label: 'Largest start on top of what runs',
-          value: start.totalVA,
+          label: `Largest start on top of what runs${whenText(whole)}`,
+          value: whole.demandVA,
           unit: 'VA',
           formula: '{start} + {beside}',
           inputs: {
-            start: startFigure(start),
+            start: surge(whole, start.besideVA, ''),
             beside: given({
               key: 'start.beside',
               label: besideLabel,
@@ -86,28 +109,21 @@ const checksFor = (stack: Stack, start: StartCase): Check[] => {
           assumptions: ['volt-amperes are added arithmetically, which is on the safe side'],
           levers: ['a soft starter', 'fewer loads beside it'],
         }),
-      limit: () => overloadFigure(stack, start, 'Overload allowed for that long', allowedVA),
+      limit: () => overloadFigure(stack, start, 'Overload allowed', whole),
     },
     {
-      ratio: start.legVA / allowedLegVA,
+      ratio: leg.ratio,
       culprit: () =>
         `${start.load.name} starts on ${start.leg}, which then carries ${quantityText(start.legVA, 'VA')}`,
       demand: () =>
         derived({
           key: 'start.leg',
-          label: `${start.leg} while ${start.load.name} starts`,
-          value: start.legVA,
+          label: `${start.leg} while ${start.load.name} starts${whenText(leg)}`,
+          value: leg.demandVA,
           unit: 'VA',
-          formula: '{start} on this leg + {beside}',
+          formula: '{start} + {beside}',
           inputs: {
-            start: derived({
-              key: `start.onLeg.${start.load.id}`,
-              label: `Start of ${start.load.name}, share on ${start.leg}`,
-              value: start.legVA - start.besideLegVA,
-              unit: 'VA',
-              formula: `part of {all} on ${start.leg}`,
-              inputs: { all: startFigure(start) },
-            }),
+            start: surge(leg, start.besideLegVA, ` on ${start.leg}`),
             beside: given({
               key: 'start.besideLeg',
               label: `Running beside it on ${start.leg}`,
@@ -118,7 +134,7 @@ const checksFor = (stack: Stack, start: StartCase): Check[] => {
           },
           levers: ['a soft starter', 'moving loads to another leg'],
         }),
-      limit: () => overloadFigure(stack, start, 'Overload allowed on one leg', allowedLegVA),
+      limit: () => overloadFigure(stack, start, 'Overload allowed on one leg', leg),
     },
   ];
   if (stack.lockedRotorA !== null && start.acrossTheLine) {
@@ -148,13 +164,43 @@ const checksFor = (stack: Stack, start: StartCase): Check[] => {
   return checks;
 };
 
+/** Demand ÷ allowed of one start: on the whole, on its leg, and by its locked-rotor current. */
+function ratioOf(stack: Stack, start: StartCase): number {
+  const { continuousVA, perLegVA, overload, lockedRotorA } = stack;
+  const legSurgeVA = start.legVA - start.besideLegVA;
+  const { durationS } = start;
+  const whole = startShare(start.besideVA, start.runsVA, start.startVA, durationS, continuousVA, overload, 1);
+  const share = perLegVA / continuousVA;
+  const leg = startShare(
+    start.besideLegVA,
+    start.runsLegVA,
+    legSurgeVA,
+    durationS,
+    continuousVA,
+    overload,
+    share,
+  );
+  const locked = lockedRotorA !== null && start.acrossTheLine ? start.startA / lockedRotorA : 0;
+  return Math.max(whole, leg, locked);
+}
+
 /** The worst start of the backup set against overload curve, leg and locked-rotor limit of the stack. */
 export function startingMargin(context: DemandContext, stack: Stack): Margin {
-  const worst = context.power.starts
-    .flatMap((start) => checksFor(stack, start))
-    .reduce<Check | null>((best, check) => (best && best.ratio >= check.ratio ? best : check), null);
-  return margin({ key: 'starting', label: 'Starting', ratio: worst?.ratio ?? 0, binding: true }, () =>
-    worst
+  let worstStart: StartCase | null = null;
+  let ratio = 0;
+  for (const start of context.power.starts) {
+    const of = ratioOf(stack, start);
+    if (worstStart === null || of > ratio) {
+      worstStart = start;
+      ratio = of;
+    }
+  }
+  const found = worstStart;
+  return margin({ key: 'starting', label: 'Starting', ratio, binding: true }, () => {
+    const worst = found
+      ? checksFor(stack, found).reduce((best, check) => (best.ratio >= check.ratio ? best : check))
+      : null;
+    return worst
       ? {
           demand: worst.demand(),
           limit: worst.limit(),
@@ -179,6 +225,6 @@ export function startingMargin(context: DemandContext, stack: Stack): Margin {
           }),
           culprit: 'No motor in the backup set',
           cure: '',
-        },
-  );
+        };
+  });
 }

@@ -1,0 +1,45 @@
+import type { Job } from '../job/job.schema.js';
+import { mapCircuits } from '../panel/map-circuits.js';
+import { usualShed, type Lane, type Shed } from './lane.schema.js';
+import { movesWith } from './move-groups.js';
+import { settleLanes } from './settle-lanes.js';
+
+/** What is moved: circuits, and loads that hang on no circuit. */
+export interface Moving {
+  readonly circuitIds: readonly string[];
+  readonly loadIds: readonly string[];
+}
+
+/**
+ * Moves circuits to a lane, with those they share a neutral with and everything behind a feeder. All loads of a circuit that
+ * comes out of the dark are ticked for the backup set, all of one that goes dark are not. A load without a circuit cannot
+ * be shed: it stays on or dark.
+ */
+export function moveToLane(job: Job, { circuitIds, loadIds }: Moving, lane: Lane): Job {
+  const moving = movesWith(job, circuitIds);
+  const loose = new Set(loadIds);
+  const wasDark = new Set<string>();
+  const survey = mapCircuits(job.survey, (circuit) => {
+    if (!moving.has(circuit.id)) return circuit;
+    if (circuit.lane === 'dark') wasDark.add(circuit.id);
+    return { ...circuit, lane, shed: lane === 'auto' ? (circuit.shed ?? { ...usualShed }) : circuit.shed };
+  });
+  const loads = job.loads.map((load) => {
+    const { id, circuitId } = load;
+    const moved = circuitId === null ? loose.has(id) : moving.has(circuitId);
+    if (!moved) return load;
+    const inBackupSet =
+      lane === 'dark' ? false : circuitId === null || wasDark.has(circuitId) || load.inBackupSet;
+    return inBackupSet === load.inBackupSet ? load : { ...load, inBackupSet };
+  });
+  return settleLanes({ ...job, survey, loads });
+}
+
+/** The job with the way some circuits are shed changed. */
+export function changeShed(job: Job, circuitIds: readonly string[], change: Partial<Shed>): Job {
+  const wanted = new Set(circuitIds);
+  const survey = mapCircuits(job.survey, (circuit) =>
+    wanted.has(circuit.id) ? { ...circuit, shed: { ...(circuit.shed ?? usualShed), ...change } } : circuit,
+  );
+  return { ...job, survey };
+}

@@ -1,0 +1,25 @@
+import type { Evaluation } from '../sizing/evaluate-job.js';
+import { backupFindings } from './backup-findings.js';
+import { designFindings } from './design-findings.js';
+import { severities, type Finding } from './finding.js';
+import { loadFindings } from './load-findings.js';
+
+/** Everything an evaluation gives reason to say, worst first. */
+export function jobFindings({ context, selected, chosenProblem }: Evaluation): Finding[] {
+  const found = [
+    ...loadFindings(context),
+    ...designFindings(context, selected),
+    ...backupFindings(context, selected),
+  ];
+  if (chosenProblem !== '') {
+    found.push({
+      key: 'stack',
+      severity: 'stops',
+      title: 'The chosen units do not go together',
+      because: chosenProblem,
+      cure: 'Change the units in Sources, or go back to the suggestion.',
+      figures: [],
+    });
+  }
+  return found.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
+}
