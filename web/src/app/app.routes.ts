@@ -20,6 +20,10 @@ export const routes: Routes = [
       },
       { path: 'loads', loadComponent: () => import('./stages/loads/loads-stage').then((m) => m.LoadsStage) },
       {
+        path: 'backup',
+        loadComponent: () => import('./stages/backup/backup-stage').then((m) => m.BackupStage),
+      },
+      {
         path: 'sources',
         loadComponent: () => import('./stages/sources/sources-stage').then((m) => m.SourcesStage),
       },

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { evaluateJob, type Catalogue } from '@levamen/core';
 import { retry } from 'rxjs';
@@ -17,10 +17,13 @@ export class EvaluationService {
       .pipe(retry({ delay: 2000 })),
     { initialValue: none },
   );
+  /** The island that is looked at; '' is the first. Margins and stacks are those of its source. */
+  readonly islandId = signal('');
   readonly evaluation = computed(() => {
     const job = this.session.job();
     const catalogue = this.catalogue();
-    return job && catalogue.length > 0 ? evaluateJob(job, catalogue) : null;
+    return job && catalogue.length > 0 ? evaluateJob(job, catalogue, this.islandId()) : null;
   });
+  readonly island = computed(() => this.evaluation()?.island ?? null);
   readonly units = computed(() => this.session.job()?.site.units ?? 'metric');
 }

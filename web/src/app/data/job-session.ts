@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { conflictSchema, diffJobs, settleLegs, type Job, type SavedJob } from '@levamen/core';
+import { conflictSchema, diffJobs, settleJob, type Job, type SavedJob } from '@levamen/core';
 import {
   catchError,
   debounceTime,
@@ -106,7 +106,7 @@ export class JobSession {
   /** Changes the job. `label` names the step in undo and redo. Loads follow their circuits to other legs. */
   edit(label: string, change: (job: Job) => Job): void {
     const history = this.history();
-    if (history) this.move(record(history, label, settleLegs(change(history.present))));
+    if (history) this.move(record(history, label, settleJob(change(history.present))));
   }
 
   undo(): void {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { ActivatedRoute, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { chooseFor } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { catchError, EMPTY, fromEvent, switchMap, tap } from 'rxjs';
 import { Appearance } from '../data/appearance';
@@ -56,7 +57,8 @@ export class JobShell {
   protected readonly paletteOpen = signal(false);
   protected readonly keysOpen = signal(false);
   protected readonly failure = signal('');
-  protected readonly units = inject(EvaluationService).units;
+  private readonly evaluations = inject(EvaluationService);
+  protected readonly units = this.evaluations.units;
   protected readonly exportAddress = computed(() => `/api/jobs/${this.id()}/export`);
 
   constructor() {
@@ -104,6 +106,10 @@ export class JobShell {
         this.focus.askCircuit(target.id);
         this.goTo('panels');
         break;
+      case 'bench':
+        this.focus.askBench(target.id);
+        this.goTo('backup');
+        break;
       case 'figure':
         this.working.openFigure(target.figure);
         break;
@@ -121,10 +127,10 @@ export class JobShell {
     export: () => window.location.assign(this.exportAddress()),
     jobs: () => void this.router.navigate(['/jobs']),
     suggestion: () =>
-      this.session.edit('back to the suggestion', (job) => ({
-        ...job,
-        design: { ...job.design, chosen: null },
-      })),
+      this.session.edit('back to the suggestion', (job) => {
+        const island = this.evaluations.island();
+        return island ? chooseFor(job, island, null) : job;
+      }),
   };
 
   private onKey(event: KeyboardEvent): void {

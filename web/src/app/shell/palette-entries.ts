@@ -2,10 +2,12 @@ import {
   circuitsById,
   circuitText,
   quantityText,
+  spacesText,
   type Evaluation,
   type Figure,
   type Job,
 } from '@levamen/core';
+import { laneFacts } from '../stages/backup/lane-facts';
 import { stages } from './stages';
 
 /** One line of the command palette. */
@@ -13,11 +15,12 @@ export interface PaletteEntry {
   readonly id: string;
   readonly label: string;
   readonly detail: string;
-  readonly group: 'Action' | 'Stage' | 'Load' | 'Circuit' | 'Figure';
+  readonly group: 'Action' | 'Stage' | 'Load' | 'Circuit' | 'Lane' | 'Figure';
   readonly target:
     | { readonly kind: 'stage'; readonly path: string }
     | { readonly kind: 'load'; readonly id: string }
     | { readonly kind: 'circuit'; readonly id: string }
+    | { readonly kind: 'bench'; readonly id: string }
     | { readonly kind: 'figure'; readonly figure: Figure }
     | { readonly kind: 'action'; readonly name: ActionName };
 }
@@ -85,6 +88,15 @@ export function paletteEntries(job: Job, evaluation: Evaluation | null): Palette
       group: 'Circuit',
       target: { kind: 'circuit', id: placed.circuit.id },
     })),
+    ...[...circuitsById(job.survey).values()]
+      .filter(({ circuit }) => circuit.use === 'circuit')
+      .map(({ circuit, panel }): PaletteEntry => ({
+        id: `lane-${circuit.id}`,
+        label: `${circuit.name || spacesText(circuit)} on the bench`,
+        detail: `${panel.name}, ${laneFacts[circuit.lane].title.toLowerCase()}`,
+        group: 'Lane',
+        target: { kind: 'bench', id: circuit.id },
+      })),
     ...(evaluation ? figuresOf(evaluation) : []).map((figure): PaletteEntry => ({
       id: `figure-${figure.key}`,
       label: figure.label,

@@ -8,7 +8,7 @@ export const shortcuts: readonly { readonly group: string; readonly rows: readon
   {
     group: 'Everywhere',
     rows: [
-      { keys: '1 to 5', does: 'Go to the stage of that number' },
+      { keys: '1 to 6', does: 'Go to the stage of that number' },
       { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
       { keys: 'Ctrl Z', does: 'Undo' },
       { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
@@ -28,6 +28,15 @@ export const shortcuts: readonly { readonly group: string; readonly rows: readon
       { keys: 'Ctrl D', does: 'Duplicate the load' },
       { keys: 'Delete', does: 'Remove the load' },
       { keys: 'Ctrl V', does: 'Paste rows from a spreadsheet' },
+    ],
+  },
+  {
+    group: 'On the bench of the backup set',
+    rows: [
+      { keys: 'Arrows, Home, End', does: 'Walk along the circuits' },
+      { keys: 'Shift and arrows, Space, Ctrl A', does: 'Choose several' },
+      { keys: 'O S H D', does: 'Stays on, shed by a device, by hand, stays dark' },
+      { keys: 'Alt and arrows', does: 'To the lane above or below' },
     ],
   },
   {
@@ -64,7 +73,7 @@ export function shellAction(event: KeyboardEvent): ShellAction | null {
   if (event.key === '?') return { kind: 'keys' };
   if (
     /^[1-9]$/.test(event.key) &&
-    !(event.target instanceof HTMLElement && event.target.closest('[role=grid]'))
+    !(event.target instanceof HTMLElement && event.target.closest('[role=grid], [role=listbox]'))
   ) {
     return { kind: 'stage', index: Number(event.key) - 1 };
   }

@@ -66,6 +66,17 @@ export const stages: readonly Stage[] = [
     }),
   },
   {
+    path: 'backup',
+    name: 'Backup set',
+    purpose: 'which circuits stay on, by what wiring',
+    completeness: ({ survey, backup }) =>
+      count(
+        survey.services.map(({ id }) =>
+          backup.services.some(({ serviceId, school }) => serviceId === id && school !== null),
+        ),
+      ),
+  },
+  {
     path: 'sources',
     name: 'Sources',
     purpose: 'battery and inverter',

@@ -10,6 +10,7 @@ import {
 import { quantityText, sourceText, workingText } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../data/evaluation';
+import { MarginPicture } from '../power/margin-picture';
 import { Quantity } from '../ui/quantity';
 import { VerdictMark } from '../ui/verdict-mark';
 import { Working } from './working';
@@ -17,7 +18,7 @@ import { Working } from './working';
 /** Where a number comes from: formula, numbers put in, what it rests on, source, and what would change it. */
 @Component({
   selector: 'lv-working-drawer',
-  imports: [Button, Quantity, VerdictMark],
+  imports: [Button, MarginPicture, Quantity, VerdictMark],
   templateUrl: './working-drawer.html',
   styleUrl: './working-drawer.css',
   host: { '(keydown.escape)': 'working.close()' },

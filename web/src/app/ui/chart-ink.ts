@@ -38,4 +38,8 @@ export const chartBase = ({ ink }: ChartInk) => ({
 export const powerLabel = (value: number): string =>
   Math.abs(value) >= 1000 ? `${value / 1000} kW` : `${value} W`;
 
+/** The same for apparent power. */
+export const apparentLabel = (value: number): string =>
+  Math.abs(value) >= 1000 ? `${value / 1000} kVA` : `${value} VA`;
+
 export const axisText = ({ soft }: ChartInk) => ({ color: soft, fontSize: 11 });

@@ -12,7 +12,7 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
 @Component({
   selector: 'lv-findings-list',
   template: `
-    <h2>Findings</h2>
+    <h2>{{ heading() }}</h2>
     <ul>
       @for (finding of findings(); track finding.key) {
         <li>
@@ -25,7 +25,11 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
               {{ finding.title }}
             </summary>
             <p class="small">{{ finding.because }}</p>
-            <p class="small"><b>Cure:</b> {{ finding.cure }}</p>
+            @if (finding.cure !== '') {
+              <p class="small">
+                <b>{{ finding.severity === 'fine' ? 'Note:' : 'Cure:' }}</b> {{ finding.cure }}
+              </p>
+            }
           </details>
         </li>
       } @empty {
@@ -55,6 +59,9 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
     .must-fix {
       color: var(--fails);
     }
+    .fine {
+      color: var(--holds);
+    }
     i {
       font-size: 0.85em;
     }
@@ -65,6 +72,7 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindingsList {
+  readonly heading = input('Findings');
   readonly findings = input.required<readonly Finding[]>();
   protected readonly words = words;
 }

@@ -135,7 +135,7 @@ export class BriefStage {
         const legs = remapLegs(system, load.legs);
         return legs === load.legs ? load : { ...load, legs, legsAssumed: true };
       }),
-      design: { ...job.design, chosen: null },
+      design: { chosen: null, others: [] },
     }));
   }
 

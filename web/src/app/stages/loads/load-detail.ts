@@ -3,6 +3,7 @@ import {
   bases,
   circuitsById,
   circuitText,
+  cyclesPerHour,
   dayPartFacts,
   dayParts,
   hoursOfUseSchema,
@@ -10,6 +11,7 @@ import {
   loadKinds,
   loadSchema,
   quantityText,
+  restartDelayS,
   runningPowerVA,
   seasons,
   startDemand,
@@ -58,6 +60,8 @@ export class LoadDetail {
 
   protected readonly shape = loadSchema.shape;
   protected readonly hours = hoursOfUseSchema.shape;
+  protected readonly usualCycles = computed(() => cyclesPerHour({ ...this.load(), cyclesPerHour: null }));
+  protected readonly usualDelay = computed(() => restartDelayS({ ...this.load(), restartDelayS: null }));
   protected readonly kinds: Choice<LoadKind>[] = loadKinds.map((value) => ({
     value,
     label: kindFacts[value].label,

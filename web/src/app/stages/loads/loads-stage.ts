@@ -14,6 +14,7 @@ import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
+import { injectFindings } from '../../data/findings';
 import { JobSession } from '../../data/job-session';
 
 import { FigureButton } from '../../ui/figure-button';
@@ -91,7 +92,7 @@ export class LoadsStage {
     ),
     { initialValue: noEffects },
   );
-  protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
+  protected readonly findings = injectFindings();
 
   constructor() {
     effect(() => {

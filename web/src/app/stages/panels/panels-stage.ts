@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { breakersIn, circuitsById, type Panel } from '@levamen/core';
+import { breakersIn, circuitsById, panelFindings, type Panel } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
@@ -80,8 +80,12 @@ export class PanelsStage {
     return panel ? breakersIn(panel, this.space()) : [];
   });
   protected readonly side = signal<Side>('circuit');
-  protected readonly findings = computed(
-    () => this.evaluation()?.panelFindings.filter(({ panelId }) => panelId === this.panel()?.id) ?? [],
+  private readonly allFindings = computed(() => {
+    const job = this.job();
+    return job ? panelFindings(job) : [];
+  });
+  protected readonly findings = computed(() =>
+    this.allFindings().filter(({ panelId }) => panelId === this.panel()?.id),
   );
   protected readonly sides = computed((): Choice<Side>[] => [
     { label: 'Circuit', value: 'circuit' },

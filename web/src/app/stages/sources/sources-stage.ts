@@ -1,8 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { quantityText, type JudgedStack, type Margin, type StackPart } from '@levamen/core';
+import { FormsModule } from '@angular/forms';
+import {
+  chooseFor,
+  chosenFor,
+  quantityText,
+  type JudgedStack,
+  type Margin,
+  type StackPart,
+} from '@levamen/core';
 import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
+import { injectFindings } from '../../data/findings';
 import { JobSession } from '../../data/job-session';
+import { DemandViews } from '../../ui/demand-views';
 import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
 import { Quantity } from '../../ui/quantity';
@@ -14,7 +25,18 @@ import type { StackRow } from './stack-row';
 /** What is asked, which stacks meet it, which nearly do, and what they lack. */
 @Component({
   selector: 'lv-sources-stage',
-  imports: [Button, FailingStacks, FigureButton, FindingsList, Quantity, StackEditor, VerdictMark],
+  imports: [
+    Button,
+    DemandViews,
+    FailingStacks,
+    FigureButton,
+    FindingsList,
+    FormsModule,
+    Quantity,
+    SelectButton,
+    StackEditor,
+    VerdictMark,
+  ],
   templateUrl: './sources-stage.html',
   styleUrl: './sources-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,13 +59,22 @@ export class SourcesStage {
   );
   protected readonly nearly = computed(() => this.rows(this.evaluation()?.nearly ?? []));
   protected readonly smaller = computed(() => this.rows(this.evaluation()?.smaller ?? []));
-  protected readonly findings = computed(() => this.evaluation()?.findings ?? []);
-  protected readonly hasLoads = computed(
-    () => this.job()?.loads.some(({ inBackupSet }) => inBackupSet) ?? false,
+  protected readonly findings = injectFindings();
+  protected readonly hasLoads = computed(() => (this.evaluation()?.context.backupSet.length ?? 0) > 0);
+  /** The stack the user chose for the island that is looked at. */
+  protected readonly chosen = computed(() => {
+    const job = this.job();
+    const island = this.evaluations.island();
+    return job && island ? chosenFor(job, island) : null;
+  });
+  /** Where there are several sources, the one that is looked at; '' else. */
+  protected readonly islandName = computed(() =>
+    (this.evaluation()?.islands.length ?? 0) > 1 ? (this.evaluations.island()?.name ?? '') : '',
   );
-  protected readonly parts = computed(
-    () => this.job()?.design.chosen ?? this.evaluation()?.selected?.stack.parts ?? [],
+  protected readonly islands = computed(() =>
+    (this.evaluation()?.islands ?? []).map(({ id, name }) => ({ label: name, value: id })),
   );
+  protected readonly parts = computed(() => this.chosen() ?? this.evaluation()?.selected?.stack.parts ?? []);
   protected readonly start = computed(() => {
     const margin = this.evaluation()?.margins.find(({ key }) => key === 'starting');
     return margin && margin.verdict !== 'unknown' ? margin.demand : null;
@@ -53,19 +84,26 @@ export class SourcesStage {
     return margin && margin.verdict !== 'unknown' ? margin.demand : null;
   });
 
+  protected chooseIsland(id: string): void {
+    this.evaluations.islandId.set(id);
+  }
+
   protected choose(parts: readonly StackPart[]): void {
-    this.session.edit('stack', (job) => ({
-      ...job,
-      design: { ...job.design, chosen: parts.map((part) => ({ ...part })) },
-    }));
+    const island = this.evaluations.island();
+    if (!island) return;
+    this.session.edit('stack', (job) =>
+      chooseFor(
+        job,
+        island,
+        parts.map((part) => ({ ...part })),
+      ),
+    );
   }
 
   protected backToSuggestion(): void {
     this.editing.set(false);
-    this.session.edit('back to the suggestion', (job) => ({
-      ...job,
-      design: { ...job.design, chosen: null },
-    }));
+    const island = this.evaluations.island();
+    if (island) this.session.edit('back to the suggestion', (job) => chooseFor(job, island, null));
   }
 
   private rows(stacks: readonly JudgedStack[]): StackRow[] {

@@ -1,0 +1,230 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import {
+  connectedVA,
+  lockedRotorPowerFactor,
+  overloadOfShare,
+  phasorSumVA,
+  quantityText,
+  startLevels,
+  startPowerFactor,
+  startRatio,
+  voltageDipShare,
+  type Load,
+  type OverloadPoint,
+  type StartCase,
+} from '@levamen/core';
+import { Appearance } from '../data/appearance';
+import { ChartView } from '../ui/chart';
+import type { ChartOptions } from '../ui/chart-engine';
+import { axisText, chartBase, chartInk, apparentLabel } from '../ui/chart-ink';
+import { ChoiceField, type Choice } from '../ui/choice-field';
+import type { PowerContext } from './power-context';
+
+const stepS = 0.01;
+
+/** Mean power factor of what runs, weighted by power. */
+const besidePowerFactor = (loads: readonly Load[]): number => {
+  const activeW = loads.reduce((sum, { quantity, runningPowerW }) => sum + quantity * runningPowerW, 0);
+  const apparentVA = connectedVA(loads);
+  return apparentVA > 0 ? activeW / apparentVA : 1;
+};
+
+/** The largest starts against the overload curve, step by step. */
+@Component({
+  selector: 'lv-start-chart',
+  imports: [ChartView, ChoiceField],
+  template: `
+    @if (start(); as one) {
+      @if (choices().length > 1) {
+        <lv-choice-field
+          label="Start of"
+          [choices]="choices()"
+          [value]="chosen()"
+          (valueChange)="chosen.set($event)"
+        />
+      }
+      <div class="chart">
+        <lv-chart [options]="options()" [label]="says()" />
+      </div>
+      <p class="small">{{ says() }}</p>
+      @if (angles() !== '') {
+        <p class="small">{{ angles() }}</p>
+      }
+      @if (dip() !== '') {
+        <p class="small">{{ dip() }}</p>
+      }
+      <p class="small soft">
+        The stair is what may be drawn for how long: after each time the demand must have fallen to the next
+        step.
+      </p>
+    } @else {
+      <p class="small soft">Nothing in the backup set starts with a surge.</p>
+    }
+  `,
+  styleUrl: './power.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StartChart {
+  readonly power = input.required<PowerContext>();
+  private readonly appearance = inject(Appearance);
+
+  private readonly starts = computed(() =>
+    this.power().context.power.starts.toSorted((a, b) => b.totalVA - a.totalVA),
+  );
+  protected readonly choices = computed(() =>
+    this.starts().map(({ load }): Choice<string> => ({ label: load.name, value: load.id })),
+  );
+  protected readonly chosen = linkedSignal<string | null>(() => this.starts()[0]?.load.id ?? null);
+  protected readonly start = computed(
+    (): StartCase | null => this.starts().find(({ load }) => load.id === this.chosen()) ?? null,
+  );
+  /** The axis that comes nearer to its limit: the whole, or the highest leg. */
+  private readonly worst = computed(() => {
+    const start = this.start();
+    if (!start) return null;
+    const { stack } = this.power();
+    const levels = startLevels(start);
+    const share = stack.perLegVA / stack.continuousVA;
+    const axis = (
+      name: string,
+      beforeVA: number,
+      levelVA: (timeS: number) => number,
+      ratedVA: number,
+      curve: OverloadPoint[],
+    ) => ({
+      name,
+      beforeVA,
+      levelVA,
+      ratedVA,
+      curve,
+      moment: startRatio(levelVA, start.durationS, ratedVA, curve),
+    });
+    const whole = axis('the whole', start.besideVA, levels.wholeVA, stack.continuousVA, [...stack.overload]);
+    const leg = axis(
+      start.leg,
+      start.besideLegVA,
+      levels.legVA,
+      stack.perLegVA,
+      overloadOfShare(stack.overload, share),
+    );
+    return leg.moment.ratio > whole.moment.ratio ? leg : whole;
+  });
+  private readonly shownS = computed(() => Math.max(1.5, (this.start()?.durationS ?? 1) * 1.6));
+  protected readonly says = computed(() => {
+    const start = this.start();
+    const worst = this.worst();
+    if (!start || !worst) return '';
+    const { ratio, demandVA, allowedVA, timeS } = worst.moment;
+    const when = timeS === 0 ? 'at once' : `after ${quantityText(timeS, 's')}`;
+    return `${start.load.name} on ${worst.name}: ${quantityText(demandVA, 'VA')} ${when}, of ${quantityText(allowedVA, 'VA')}: ${ratio > 1 ? 'the inverter disconnects' : 'it holds'}.`;
+  });
+  /** Demand with phase angles, on the axis that is shown. */
+  private readonly withAnglesVA = computed(() => {
+    const start = this.start();
+    const worst = this.worst();
+    if (!start || !worst) return null;
+    const beside = besidePowerFactor(this.power().context.powerSet);
+    return (timeS: number): number =>
+      phasorSumVA([
+        { powerVA: worst.beforeVA, powerFactor: beside },
+        {
+          powerVA: worst.levelVA(timeS) - worst.beforeVA,
+          powerFactor: startPowerFactor(timeS, start.durationS, start.load.powerFactor),
+        },
+      ]);
+  });
+  protected readonly angles = computed(() => {
+    const demandVA = this.withAnglesVA();
+    return demandVA
+      ? `Added with their phase angles, at a locked-rotor power factor of about ${lockedRotorPowerFactor} (common practice), it is ${quantityText(demandVA(0), 'VA')} at once; the plain sum is on the safe side.`
+      : '';
+  });
+  protected readonly dip = computed(() => {
+    const start = this.start();
+    const { stack } = this.power();
+    const share = start ? voltageDipShare(stack.voltageDroop, start.totalVA, stack.continuousVA) : null;
+    return share === null
+      ? start
+        ? 'The droop of this inverter is not stated, so the voltage dip is not known.'
+        : ''
+      : `The voltage dips by about ${quantityText(share, 'share')}.`;
+  });
+
+  protected readonly options = computed((): ChartOptions => {
+    const colours = chartInk(this.appearance.dark());
+    const { ink, soft, rule, accent } = colours;
+    const worst = this.worst();
+    const endS = this.shownS();
+    const steps = Math.ceil(endS / stepS);
+    const trace: [number, number][] = [];
+    const allowed: [number, number][] = [];
+    const angled: [number, number][] = [];
+    if (worst) {
+      trace.push([-0.1, Math.round(worst.beforeVA)], [0, Math.round(worst.beforeVA)]);
+      const withAngles = this.withAnglesVA();
+      for (let i = 0; i <= steps; i += 1) {
+        trace.push([i * stepS, Math.round(worst.levelVA(i * stepS))]);
+        if (withAngles) angled.push([i * stepS, Math.round(withAngles(i * stepS))]);
+      }
+      const powers = [worst.ratedVA, ...worst.curve.map(({ apparentPowerVA }) => apparentPowerVA)];
+      const times = [...worst.curve.map(({ durationS }) => durationS), 0];
+      for (let k = powers.length - 1; k >= 0 && times[k]! < endS; k -= 1) {
+        allowed.push([times[k]!, powers[k]!], [Math.min(times[k - 1] ?? endS, endS), powers[k]!]);
+      }
+    }
+    return {
+      ...chartBase(colours),
+      grid: { left: 8, right: 18, top: 26, bottom: 18, containLabel: true },
+      legend: { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: ink, fontSize: 11 } },
+      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} VA` },
+      xAxis: {
+        type: 'value',
+        min: -0.1,
+        max: endS,
+        name: 's since the start',
+        nameLocation: 'middle',
+        nameGap: 22,
+        nameTextStyle: { color: soft, fontSize: 11 },
+        axisLabel: {
+          ...axisText(colours),
+          showMinLabel: false,
+          formatter: (v: number) => String(+v.toFixed(2)),
+        },
+        splitLine: { show: false },
+        axisLine: { lineStyle: { color: soft } },
+      },
+      yAxis: {
+        type: 'value',
+        axisLabel: { ...axisText(colours), formatter: apparentLabel },
+        splitLine: { lineStyle: { color: rule } },
+      },
+      series: [
+        {
+          name: 'demand',
+          type: 'line',
+          symbol: 'none',
+          data: trace,
+          lineStyle: { color: accent, width: 2.5 },
+          itemStyle: { color: accent },
+          areaStyle: { color: accent, opacity: 0.1 },
+        },
+        {
+          name: 'with phase angles',
+          type: 'line',
+          symbol: 'none',
+          data: angled,
+          lineStyle: { color: soft, width: 1.5, type: 'dotted' },
+          itemStyle: { color: soft },
+        },
+        {
+          name: 'allowed',
+          type: 'line',
+          symbol: 'none',
+          data: allowed,
+          lineStyle: { color: ink, width: 2, type: 'dashed' },
+          itemStyle: { color: ink },
+        },
+      ],
+    };
+  });
+}

@@ -1,0 +1,75 @@
+import '@angular/compiler';
+import { Injector, runInInjectionContext } from '@angular/core';
+import {
+  benchItems,
+  builtInCatalogue,
+  demoJobs,
+  evaluateJob,
+  islandsOf,
+  jobSchema,
+  settleJob,
+  suggestBackup,
+  type Job,
+} from '@levamen/core';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { JobSession } from '../../data/job-session';
+import { BackupEdits } from './backup-edits';
+
+class SessionStub {
+  present: Job = demoJobs[1]!.job;
+  readonly labels: string[] = [];
+  edit(label: string, change: (job: Job) => Job): void {
+    this.labels.push(label);
+    this.present = settleJob(change(this.present));
+  }
+}
+
+describe('edits of the backup set', () => {
+  let session: SessionStub;
+  let edits: BackupEdits;
+  const items = () => benchItems(session.present, islandsOf(session.present)[0]!);
+  const item = (id: string) => items().find((one) => one.id === id)!;
+
+  beforeEach(() => {
+    session = new SessionStub();
+    const injector = Injector.create({ providers: [{ provide: JobSession, useValue: session }] });
+    edits = runInInjectionContext(injector, () => new BackupEdits());
+  });
+
+  it('move circuits as one step, and leave a valid job', () => {
+    expect(edits.move([item('hall-16'), item('hall-17')], 'hand')).toBe('');
+    expect([item('hall-16').lane, item('hall-17').lane]).toEqual(['hand', 'hand']);
+    expect(session.labels).toEqual(['2 circuits: shed by hand']);
+    expect(jobSchema.safeParse(session.present).success).toBe(true);
+  });
+
+  it('refuse to shed what hangs on no circuit, and say what to do; the others move', () => {
+    const message = edits.move([item('booster-pump'), item('hall-16')], 'auto');
+    expect(message).toContain('Cistern pump: only a circuit can be shed');
+    expect(item('booster-pump').lane).toBe('on');
+    edits.move([item('booster-pump')], 'dark');
+    expect(item('booster-pump').lane).toBe('dark');
+  });
+
+  it('make no step where nothing changes', () => {
+    edits.move([item('hall-4')], 'on');
+    expect(session.labels).toEqual([]);
+  });
+
+  it('change how circuits are shed, and how a service is backed up', () => {
+    edits.shed(['hall-16', 'hall-17'], { when: 'charge', belowCharge: 0.3 });
+    expect(item('hall-17').shed).toMatchObject({ when: 'charge', belowCharge: 0.3 });
+    edits.service('street', { school: 'service' });
+    expect(session.present.backup.services).toMatchObject([{ serviceId: 'street', school: 'service' }]);
+    edits.setShouldWorth(7);
+    expect(session.present.backup.shouldWorth).toBe(7);
+  });
+
+  it('take a suggestion', () => {
+    const stack = evaluateJob(session.present, builtInCatalogue).selected!.stack.parts;
+    const found = suggestBackup(session.present, builtInCatalogue, 'street', stack)!;
+    edits.take(found);
+    expect(found.changes.every(({ itemIds, to }) => itemIds.every((id) => item(id).lane === to))).toBe(true);
+    expect(jobSchema.safeParse(session.present).success).toBe(true);
+  });
+});

@@ -1,0 +1,70 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  changeServiceBackup,
+  changeShed,
+  moveToLane,
+  takeSuggestion,
+  withSubstitute,
+  type BenchItem,
+  type Job,
+  type Lane,
+  type ServiceBackup,
+  type Shed,
+  type Substitute,
+  type Suggestion,
+} from '@levamen/core';
+import { JobSession } from '../../data/job-session';
+import { laneFacts } from './lane-facts';
+
+/** Changes to the backup set; each is one step of undo. */
+@Injectable()
+export class BackupEdits {
+  private readonly session = inject(JobSession);
+
+  /** Moves circuits and loose loads to a lane. Answers with why some cannot go there; '' where all can. */
+  move(items: readonly BenchItem[], lane: Lane): string {
+    const loose = items.filter(({ circuit }) => circuit === null);
+    const stuck = lane === 'auto' || lane === 'hand' ? loose : [];
+    const moving = items.filter((item) => !stuck.includes(item));
+    if (moving.some((item) => item.lane !== lane)) {
+      const what = moving.length === 1 ? moving[0]!.name : `${moving.length} circuits`;
+      this.session.edit(`${what}: ${laneFacts[lane].title.toLowerCase()}`, (job) =>
+        moveToLane(
+          job,
+          {
+            circuitIds: moving.flatMap(({ circuit }) => (circuit ? [circuit.id] : [])),
+            loadIds: moving.flatMap(({ circuit, id }) => (circuit ? [] : [id])),
+          },
+          lane,
+        ),
+      );
+    }
+    return stuck.length === 0
+      ? ''
+      : `${stuck.map(({ name }) => name).join(', ')}: only a circuit can be shed. Put it on its circuit in Panels first.`;
+  }
+
+  shed(circuitIds: readonly string[], change: Partial<Shed>): void {
+    this.session.edit('shedding', (job) => changeShed(job, circuitIds, change));
+  }
+
+  service(serviceId: string, change: Partial<ServiceBackup>): void {
+    this.session.edit('backup of the service', (job) => changeServiceBackup(job, serviceId, change));
+  }
+
+  setShouldWorth(shouldWorth: number): void {
+    this.session.edit('worth of a should', (job) => ({ ...job, backup: { ...job.backup, shouldWorth } }));
+  }
+
+  take(suggestion: Suggestion): void {
+    this.session.edit('suggested set', (job) => takeSuggestion(job, suggestion));
+  }
+
+  takeSubstitute(substitute: Substitute): void {
+    this.session.edit(substitute.title, (job) => ({ ...job, loads: withSubstitute(job.loads, substitute) }));
+  }
+
+  takeJob(label: string, changed: Job): void {
+    this.session.edit(label, () => changed);
+  }
+}

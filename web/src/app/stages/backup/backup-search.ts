@@ -1,0 +1,106 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import type { Job, Mending, SubstituteOutcome, Suggestion } from '@levamen/core';
+import { wrap, type Remote } from 'comlink';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import type { BackupApi } from '../../workers/backup-api';
+
+/** An answer, and the job it was worked out for. */
+interface Answer<T> {
+  readonly job: Job;
+  readonly islandId: string;
+  readonly value: T;
+}
+
+/** A search that takes longer than this answers with the best set so far. */
+const limitMs = 2500;
+
+/** Searches around the backup set: run in a worker, ended by ending it, and forgotten when the job changes. */
+@Injectable()
+export class BackupSearch {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private worker: Worker | null = null;
+  private remote: Remote<BackupApi> | null = null;
+
+  private readonly suggested = signal<Answer<Suggestion | null> | null>(null);
+  private readonly mended = signal<Answer<Mending | null> | null>(null);
+  private readonly substituted = signal<Answer<readonly SubstituteOutcome[]> | null>(null);
+  readonly busy = signal(false);
+  readonly problem = signal('');
+  readonly suggestion = computed(() => this.current(this.suggested()));
+  readonly mending = computed(() => this.current(this.mended()));
+  readonly substitutes = computed(() => this.current(this.substituted()));
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+  }
+
+  suggest(): Promise<void> {
+    return this.ask(
+      (there, job, islandId) => {
+        const parts = this.evaluations.evaluation()?.selected?.stack.parts ?? [];
+        return there.suggest(job, [...this.evaluations.catalogue()], islandId, [...parts], limitMs);
+      },
+      (answer) => this.suggested.set(answer),
+    );
+  }
+
+  mend(): Promise<void> {
+    return this.ask(
+      (there, job, islandId) => there.mend(job, [...this.evaluations.catalogue()], islandId),
+      (answer) => this.mended.set(answer),
+    );
+  }
+
+  lookForSubstitutes(): Promise<void> {
+    return this.ask(
+      (there, job, islandId) => there.substitutes(job, [...this.evaluations.catalogue()], islandId),
+      (answer) => this.substituted.set(answer),
+    );
+  }
+
+  /** Ends what is under way. */
+  cancel(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.remote = null;
+    this.busy.set(false);
+  }
+
+  private async ask<T>(
+    question: (there: Remote<BackupApi>, job: Job, islandId: string) => Promise<T>,
+    take: (answer: Answer<T>) => void,
+  ): Promise<void> {
+    const job = this.session.job();
+    if (!job || this.busy()) return;
+    const islandId = this.evaluations.island()?.id ?? '';
+    this.busy.set(true);
+    this.problem.set('');
+    const there = this.there();
+    try {
+      const value = await question(there, job, islandId);
+      take({ job, islandId, value });
+    } catch {
+      this.problem.set('The search ended unexpectedly. Try again.');
+    } finally {
+      if (this.remote === there) this.busy.set(false);
+    }
+  }
+
+  private current<T>(answer: Answer<T> | null): { readonly value: T } | null {
+    const fits =
+      answer !== null &&
+      answer.job === this.session.job() &&
+      answer.islandId === (this.evaluations.island()?.id ?? '');
+    return fits ? { value: answer.value } : null;
+  }
+
+  private there(): Remote<BackupApi> {
+    if (!this.remote) {
+      this.worker = new Worker(new URL('../../workers/backup.worker', import.meta.url), { type: 'module' });
+      this.remote = wrap<BackupApi>(this.worker);
+    }
+    return this.remote;
+  }
+}

@@ -1,0 +1,175 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import {
+  benchItems,
+  itemEffects,
+  jobRequirements,
+  type Finding,
+  type ItemEffect,
+  type Service,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import { auditTime, map } from 'rxjs';
+import { EvaluationService } from '../../data/evaluation';
+import { Focus } from '../../data/focus';
+import { injectFindings } from '../../data/findings';
+import { JobSession } from '../../data/job-session';
+import { DemandBandChart } from '../../power/demand-band-chart';
+import { GapList } from '../../power/gap-list';
+import { LegBars } from '../../power/leg-bars';
+import { PartVerdicts } from '../../power/part-verdicts';
+import { PickupChart } from '../../power/pickup-chart';
+import { powerContextOf } from '../../power/power-context';
+import { StartChart } from '../../power/start-chart';
+import { TripList } from '../../power/trip-list';
+import type { Choice } from '../../ui/choice-field';
+import { DemandViews } from '../../ui/demand-views';
+import { FindingsList } from '../../ui/findings-list';
+import { Bench, type Move } from './bench';
+import { BackupEdits } from './backup-edits';
+import { BackupSearch } from './backup-search';
+import { benchView } from './bench-view';
+import { ItemDetail } from './item-detail';
+import { MendingView } from './mending-view';
+import { SuggestionView } from './suggestion-view';
+import { WiringDetail } from './wiring-detail';
+
+type Side = 'circuit' | 'wiring' | 'suggest' | 'mend' | 'power' | 'findings';
+
+const effectsDelayMs = 60;
+const noEffects: ReadonlyMap<string, ItemEffect> = new Map();
+
+/** Which circuits stay on, which are shed, which stay dark; by what wiring; and whether the inverter holds them. */
+@Component({
+  selector: 'lv-backup-stage',
+  imports: [
+    Bench,
+    Button,
+    DemandBandChart,
+    DemandViews,
+    FindingsList,
+    FormsModule,
+    GapList,
+    ItemDetail,
+    LegBars,
+    MendingView,
+    PartVerdicts,
+    PickupChart,
+    SelectButton,
+    StartChart,
+    SuggestionView,
+    TripList,
+    WiringDetail,
+  ],
+  providers: [BackupEdits, BackupSearch],
+  templateUrl: './backup-stage.html',
+  styleUrl: './backup-stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BackupStage {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly edits = inject(BackupEdits);
+  private readonly focus = inject(Focus);
+  private readonly bench = viewChild(Bench);
+
+  protected readonly job = this.session.job;
+  protected readonly units = this.evaluations.units;
+  protected readonly evaluation = this.evaluations.evaluation;
+  protected readonly island = this.evaluations.island;
+  protected readonly islands = computed((): Choice<string>[] =>
+    (this.evaluation()?.islands ?? []).map(({ id, name }) => ({ label: name, value: id })),
+  );
+  /** Services that belong to no island are not backed up; they can still be settled. */
+  protected readonly services = computed((): readonly Service[] => {
+    const job = this.job();
+    if (!job) return [];
+    const backed = (this.evaluation()?.islands ?? []).flatMap(({ services }) => services);
+    const dark = job.survey.services.filter((service) => !backed.includes(service));
+    return [...(this.island()?.services ?? []), ...dark];
+  });
+  protected readonly items = computed(() => {
+    const job = this.job();
+    const island = this.island();
+    return job && island ? benchItems(job, island) : [];
+  });
+  /** What stands beside each circuit follows a moment after its move and the margins, so that both are drawn at once. */
+  protected readonly effects = toSignal(
+    toObservable(computed(() => ({ evaluation: this.evaluation(), items: this.items() }))).pipe(
+      auditTime(effectsDelayMs),
+      map(({ evaluation, items }) =>
+        evaluation ? itemEffects(evaluation.context, evaluation.selected, items) : noEffects,
+      ),
+    ),
+    { initialValue: noEffects },
+  );
+  protected readonly view = computed(() => {
+    const job = this.job();
+    return job ? benchView(this.items(), this.effects(), job.supply.system) : [];
+  });
+  protected readonly chosen = signal<readonly string[]>([]);
+  protected readonly chosenItems = computed(() =>
+    this.items().filter(({ id }) => this.chosen().includes(id)),
+  );
+  protected readonly message = signal('');
+  protected readonly side = signal<Side>('circuit');
+  protected readonly findings = injectFindings();
+  private readonly requirements = computed((): ReadonlyMap<string, readonly Finding[]> => {
+    const job = this.job();
+    const evaluation = this.evaluation();
+    return job && evaluation ? jobRequirements(job, evaluation) : new Map<string, readonly Finding[]>();
+  });
+  private readonly open = computed(() => {
+    const required = [...this.requirements().values()].flat();
+    return required.filter(({ severity }) => severity === 'must-fix' || severity === 'stops').length;
+  });
+  protected readonly sides = computed((): Choice<Side>[] => [
+    { label: 'Circuit', value: 'circuit' },
+    { label: this.open() === 0 ? 'Wiring' : `Wiring\u00a0${this.open()}!`, value: 'wiring' },
+    { label: 'Suggest', value: 'suggest' },
+    { label: 'Mend', value: 'mend' },
+    { label: 'Power', value: 'power' },
+    { label: `Findings\u00a0${this.findings().length}`, value: 'findings' },
+  ]);
+  protected readonly season = computed(() => this.evaluation()?.settings.designSeason.value ?? 'winter');
+  protected readonly power = computed(() => powerContextOf(this.evaluation()));
+  protected readonly presentHolds = computed(() => this.evaluation()?.selected?.meets ?? false);
+  protected readonly stackName = computed(() => this.evaluation()?.selected?.stack.name ?? 'the stack');
+
+  constructor() {
+    effect(() => {
+      const wanted = this.focus.bench();
+      const bench = this.bench();
+      if (wanted === null || !bench) return;
+      untracked(() => {
+        this.focus.done();
+        this.side.set('circuit');
+        bench.show(wanted);
+      });
+    });
+  }
+
+  protected chooseIsland(id: string): void {
+    this.evaluations.islandId.set(id);
+    this.chosen.set([]);
+  }
+
+  protected move({ items, lane }: Move): void {
+    this.message.set(this.edits.move(items, lane));
+  }
+
+  protected requirementsOf({ id }: Service) {
+    return this.requirements().get(id) ?? [];
+  }
+}

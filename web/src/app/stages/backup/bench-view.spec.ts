@@ -1,0 +1,70 @@
+import {
+  benchItems,
+  builtInCatalogue,
+  demoJobs,
+  evaluateJob,
+  itemEffects,
+  moveToLane,
+  type Job,
+} from '@levamen/core';
+import { describe, expect, it } from 'vitest';
+import { benchView } from './bench-view';
+
+const view = (job: Job) => {
+  const { island, context, selected } = evaluateJob(job, builtInCatalogue);
+  const items = benchItems(job, island!);
+  return benchView(items, itemEffects(context, selected, items), job.supply.system);
+};
+const farm = demoJobs[0]!.job;
+const vineyard = demoJobs[1]!.job;
+const rowOf = (job: Job, id: string) =>
+  view(job)
+    .flatMap(({ rows }) => rows)
+    .find(({ item }) => item.id === id)!;
+
+describe('the bench', () => {
+  it('holds every circuit once, in its lane, with sums', () => {
+    const lanes = view(farm);
+    expect(lanes.map(({ lane, rows }) => [lane, rows.length])).toEqual([
+      ['on', 13],
+      ['auto', 0],
+      ['hand', 0],
+      ['dark', 12],
+    ]);
+    const ids = lanes.flatMap(({ rows }) => rows.map(({ item }) => item.id));
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(lanes[0]!.sums).toMatch(/^17\.6.kWh a day/);
+    expect(lanes[1]!.sums).toBe('');
+  });
+
+  it('says beside each circuit what it costs and whose limit it breaks, in words', () => {
+    const counter = rowOf(farm, 'cellar-5');
+    expect(counter).toMatchObject({ limits: 'starting', limitsKind: 'breaks', legs: 'L1' });
+    expect(counter.label).toMatch(/stays on, should and may, .* costs 1\.1.h of runtime, breaks starting$/);
+    const range = rowOf(farm, 'cellar-2');
+    expect(range).toMatchObject({ limitsKind: 'would-break', limits: 'runtime, power, legs' });
+    expect(range.label).toContain('would break runtime, continuous power, leg split');
+  });
+
+  it('puts loads without a circuit on the bench too', () => {
+    expect(rowOf(vineyard, 'booster-pump').place).toBe('on no circuit');
+  });
+
+  it('lists what is shed in the order in which it is', () => {
+    const shed = view(vineyard).find(({ lane }) => lane === 'auto')!;
+    expect(shed.rows.map((row) => row.shed)).toEqual([
+      'whole outage',
+      'whole outage',
+      'whole outage',
+      'whole outage',
+      expect.stringMatching(/^2\. below 70/),
+      '3. no room',
+    ]);
+  });
+
+  it('counts hours the other way in the dark', () => {
+    const dark = moveToLane(farm, { circuitIds: ['cellar-9'], loadIds: [] }, 'dark');
+    expect(rowOf(farm, 'cellar-9').hours).toMatch(/^−7\.5/);
+    expect(rowOf(dark, 'cellar-9').hours).toMatch(/^\(\d/);
+  });
+});

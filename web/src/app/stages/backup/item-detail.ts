@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  dailyEnergyWh,
+  lanes,
+  quantityText,
+  runningPowerVA,
+  shedSchema,
+  startText,
+  usualShed,
+  type BenchItem,
+  type ItemEffect,
+  type Lane,
+  type Season,
+  type Shed,
+} from '@levamen/core';
+import { AmountField } from '../../ui/amount-field';
+import { ChoiceField } from '../../ui/choice-field';
+import { BackupEdits } from './backup-edits';
+import { limitWords } from './bench-view';
+import { deviceChoices, laneFacts, momentChoices } from './lane-facts';
+
+/** The chosen circuits: what hangs on them, where they stand, how they are shed, and what moving them means. */
+@Component({
+  selector: 'lv-item-detail',
+  imports: [AmountField, ChoiceField],
+  templateUrl: './item-detail.html',
+  styleUrl: './side.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ItemDetail {
+  private readonly edits = inject(BackupEdits);
+  readonly items = input.required<readonly BenchItem[]>();
+  readonly all = input.required<readonly BenchItem[]>();
+  readonly effects = input.required<ReadonlyMap<string, ItemEffect>>();
+  readonly season = input.required<Season>();
+
+  protected readonly shape = shedSchema.shape;
+  protected readonly deviceChoices = deviceChoices;
+  protected readonly momentChoices = momentChoices;
+  protected readonly message = signal('');
+  protected readonly title = computed(() => {
+    const items = this.items();
+    return items.length === 1 ? items[0]!.name : `${items.length} circuits`;
+  });
+  protected readonly moves = computed(() =>
+    lanes.map((lane) => ({
+      lane,
+      ...laneFacts[lane],
+      here: this.items().every((item) => item.lane === lane),
+    })),
+  );
+  protected readonly loads = computed(() =>
+    this.items().flatMap(({ loads }) =>
+      loads.map((load) => ({
+        id: load.id,
+        name: load.quantity > 1 ? `${load.quantity} × ${load.name}` : load.name,
+        tier: load.tier,
+        off: !load.inBackupSet,
+        figures: [
+          `${quantityText(dailyEnergyWh(load, this.season()), 'Wh')} a day`,
+          quantityText(load.quantity * runningPowerVA(load), 'VA'),
+          ...(load.start.how === 'none' ? [] : [`starts ${startText(load.start)}`]),
+        ].join(', '),
+      })),
+    ),
+  );
+  /** Other circuits that move along. */
+  protected readonly together = computed(() => {
+    const chosen = new Set(this.items().map(({ id }) => id));
+    const ids = new Set(this.items().flatMap(({ movesWith }) => movesWith));
+    return this.all()
+      .filter(({ id }) => ids.has(id) && !chosen.has(id))
+      .map(({ name }) => name)
+      .join(', ');
+  });
+  protected readonly effect = computed(() => {
+    const items = this.items();
+    const effect = items.length === 1 ? this.effects().get(items[0]!.id) : undefined;
+    if (!effect || items[0]!.loads.length === 0) return [];
+    const kept = items[0]!.lane === 'on' || items[0]!.lane === 'hand';
+    const says: string[] = [];
+    if (effect.runtimeCostH !== null && Number.isFinite(effect.runtimeCostH)) {
+      const hours = quantityText(effect.runtimeCostH, 'h');
+      says.push(kept ? `It costs ${hours} of runtime.` : `Staying on, it would cost ${hours} of runtime.`);
+    }
+    if (effect.wouldBreak.length > 0) {
+      says.push(`Staying on, it would break ${effect.wouldBreak.map((key) => limitWords[key]).join(', ')}.`);
+    }
+    if (effect.wouldMend.length > 0) {
+      says.push(`Without it ${effect.wouldMend.map((key) => limitWords[key]).join(' and ')} would hold.`);
+    }
+    return says;
+  });
+  protected readonly shed = computed((): Shed | null => {
+    const item = this.items()[0];
+    return item?.lane === 'auto' ? (item.shed ?? usualShed) : null;
+  });
+  private readonly circuitIds = computed(() => this.items().flatMap(({ circuit }) => circuit?.id ?? []));
+
+  protected move(lane: Lane): void {
+    this.message.set(this.edits.move(this.items(), lane));
+  }
+
+  protected set(change: Partial<Shed>): void {
+    this.edits.shed(this.circuitIds(), change);
+  }
+}

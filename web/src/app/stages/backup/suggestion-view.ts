@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { backupSchema, type Suggestion } from '@levamen/core';
+import { Button } from 'primeng/button';
+import { AmountField } from '../../ui/amount-field';
+import { BackupEdits } from './backup-edits';
+import { BackupSearch } from './backup-search';
+import { laneFacts } from './lane-facts';
+
+const words: Readonly<Record<Suggestion['binding'][number], string>> = {
+  runtime: 'runtime',
+  continuous: 'continuous power',
+  starting: 'starting',
+  legs: 'leg split',
+  gap: 'transfer gap',
+  daily: 'daily use',
+  spaces: 'spaces of the new panel',
+  controlled: 'number of controlled circuits',
+};
+
+/** The best backup set for the stack in use, beside the present one. */
+@Component({
+  selector: 'lv-suggestion-view',
+  imports: [AmountField, Button],
+  template: `
+    <h3>The best set for this stack</h3>
+    <p class="small soft">
+      Keeps every must, then the most worth of should and may that holds runtime, power, legs, starting, panel
+      spaces and load control of {{ stack() }}.
+    </p>
+    <lv-amount-field
+      label="One should is worth so many mays"
+      unit="count"
+      [schema]="shape.shouldWorth"
+      [value]="shouldWorth()"
+      (valueChange)="edits.setShouldWorth($event ?? shouldWorth())"
+    />
+    <p class="row">
+      <p-button label="Suggest" size="small" [disabled]="search.busy()" (onClick)="ask()" />
+      @if (search.busy()) {
+        <span role="status" class="small">Searching…</span>
+        <p-button label="Stop" size="small" [text]="true" (onClick)="search.cancel()" />
+      }
+    </p>
+    @if (search.problem() !== '') {
+      <p class="problem small" role="alert">{{ search.problem() }}</p>
+    }
+    @if (answer(); as answer) {
+      @if (answer.value; as found) {
+        <div role="status">
+          @if (found.mustsBreak !== null) {
+            <p>
+              <b>The musts alone break {{ words[found.mustsBreak] }}.</b> Nothing else can be added; see Mend
+              for the ways out.
+            </p>
+          } @else {
+            <p>
+              <b>Worth {{ found.worth }}</b
+              >, the present set {{ found.presentWorth
+              }}{{ presentHolds() ? '' : ', but that does not hold' }}.
+              <span class="small">
+                @if (found.proven) {
+                  Exact: no other set that holds is worth more.
+                } @else {
+                  The best found in the time; none can be worth more than {{ found.boundWorth }}.
+                }
+              </span>
+            </p>
+          }
+        </div>
+        @if (found.changes.length > 0) {
+          <h4>Changes</h4>
+          <ul>
+            @for (change of changes(); track change.name) {
+              <li>
+                <span>{{ change.name }}</span> <span class="small">{{ change.text }}</span>
+              </li>
+            }
+          </ul>
+          <p-button label="Take it" size="small" [outlined]="true" (onClick)="edits.take(found)" />
+        } @else {
+          <p>The present set is the best there is.</p>
+        }
+        @if (found.leftOut.length > 0) {
+          <h4>Did not fit, most wanted first</h4>
+          <ul>
+            @for (left of leftOut(); track left.id) {
+              <li>
+                <span>{{ left.name }}</span> <span class="small">{{ left.why }}</span>
+              </li>
+            }
+          </ul>
+          @if (binding() !== '') {
+            <p class="small">What binds: {{ binding() }}.</p>
+          }
+        }
+      } @else {
+        <p>There is no stack to suggest a set for.</p>
+      }
+    }
+  `,
+  styleUrl: './side.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SuggestionView {
+  protected readonly search = inject(BackupSearch);
+  protected readonly edits = inject(BackupEdits);
+  readonly stack = input.required<string>();
+  readonly shouldWorth = input.required<number>();
+  readonly presentHolds = input.required<boolean>();
+
+  protected readonly shape = backupSchema.shape;
+  protected readonly words = words;
+  protected readonly answer = this.search.suggestion;
+  protected readonly changes = computed(() =>
+    (this.answer()?.value?.changes ?? []).map(({ name, from, to }) => ({
+      name,
+      text:
+        from === to
+          ? 'shed for the whole outage'
+          : `${laneFacts[from].title.toLowerCase()} → ${laneFacts[to].title.toLowerCase()}`,
+    })),
+  );
+  protected readonly leftOut = computed(() =>
+    (this.answer()?.value?.leftOut ?? []).map(({ id, name, breaks }) => ({
+      id,
+      name,
+      why:
+        breaks.length === 0 ? 'fits beside another choice only' : breaks.map((key) => words[key]).join(', '),
+    })),
+  );
+  protected readonly binding = computed(() =>
+    (this.answer()?.value?.binding ?? []).map((key) => words[key]).join(', then '),
+  );
+
+  protected ask(): void {
+    void this.search.suggest();
+  }
+}

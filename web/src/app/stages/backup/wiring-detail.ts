@@ -1,0 +1,200 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  bondPlaces,
+  isolatingDevices,
+  panelUpstream,
+  schoolFacts,
+  schools,
+  serviceBackup,
+  serviceBackupSchema,
+  type BondPlace,
+  type Finding,
+  type IsolatingDevice,
+  type Job,
+  type School,
+  type Service,
+  type ServiceBackup,
+  type UnitSystem,
+} from '@levamen/core';
+import { Checkbox } from 'primeng/checkbox';
+import { AmountField } from '../../ui/amount-field';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { FindingsList } from '../../ui/findings-list';
+import { BackupEdits } from './backup-edits';
+
+const deviceWords: Readonly<Record<IsolatingDevice, string>> = {
+  contactor: 'Contactor',
+  'transfer-switch': 'Transfer switch',
+  'at-meter': 'Device at the meter',
+  'pass-through': 'Pass-through of the inverter',
+};
+const bondWords: Readonly<Record<BondPlace, string>> = {
+  service: 'At the service, as before',
+  'isolating-device': 'In the isolating device',
+  inverter: 'In the inverter',
+};
+const yesNo: readonly Choice<boolean>[] = [
+  { label: 'Yes', value: true },
+  { label: 'No', value: false },
+];
+
+/** How one service is backed up, and what that requires. */
+@Component({
+  selector: 'lv-wiring-detail',
+  imports: [AmountField, Checkbox, ChoiceField, FindingsList, FormsModule],
+  template: `
+    <h3>{{ service().name }}</h3>
+    <lv-choice-field
+      label="How it is backed up"
+      [choices]="schoolChoices"
+      [value]="said().school"
+      (valueChange)="set({ school: $event })"
+    />
+    @if (facts(); as facts) {
+      <p class="small">{{ facts.how }}</p>
+      <p class="small soft"><b>For:</b> {{ facts.good }} <b>Against:</b> {{ facts.bad }}</p>
+    }
+    @if (said().school !== null && said().school !== 'none') {
+      <div class="pair">
+        <lv-choice-field
+          label="Isolating device"
+          [choices]="deviceChoices"
+          [value]="said().isolatingDevice"
+          (valueChange)="set({ isolatingDevice: $event })"
+        />
+        <lv-amount-field
+          label="Its rating"
+          unit="A"
+          [optional]="true"
+          [schema]="shape.isolatingRatingA"
+          [value]="said().isolatingRatingA"
+          (valueChange)="set({ isolatingRatingA: $event })"
+        />
+        <lv-choice-field
+          label="Neutral bonded while islanded"
+          [choices]="bondChoices"
+          [value]="said().bondWhileIslanded"
+          (valueChange)="set({ bondWhileIslanded: $event })"
+        />
+        @if (said().isolatingDevice === 'at-meter') {
+          <lv-choice-field
+            label="Utility consents"
+            [choices]="yesNo"
+            [value]="said().utilityConsent"
+            (valueChange)="set({ utilityConsent: $event })"
+          />
+        }
+        @if (said().school === 'loads-panel') {
+          <lv-amount-field
+            label="Spaces of the new panel"
+            unit="count"
+            [optional]="true"
+            [schema]="shape.newPanelSpaces"
+            [value]="said().newPanelSpaces"
+            (valueChange)="set({ newPanelSpaces: $event })"
+          />
+          <lv-amount-field
+            label="From old panel to new"
+            unit="m"
+            [system]="units()"
+            [optional]="true"
+            [schema]="shape.newPanelDistanceM"
+            [value]="said().newPanelDistanceM"
+            (valueChange)="set({ newPanelDistanceM: $event })"
+          />
+        }
+        @if (said().school === 'feeder') {
+          <lv-choice-field
+            label="Sub-panel that is spliced"
+            [choices]="subPanels()"
+            [value]="said().feederPanelId"
+            (valueChange)="set({ feederPanelId: $event })"
+          />
+        }
+        @if (said().school === 'controlled') {
+          <lv-amount-field
+            label="Circuits it can control"
+            unit="count"
+            [optional]="true"
+            [schema]="shape.controlledCircuits"
+            [value]="said().controlledCircuits"
+            (valueChange)="set({ controlledCircuits: $event })"
+          />
+        }
+        @if (hosts().length > 1) {
+          <lv-choice-field
+            label="Source"
+            [choices]="hosts()"
+            [value]="said().joinedTo"
+            (valueChange)="set({ joinedTo: $event })"
+          />
+        }
+      </div>
+      <p class="row small">
+        <p-checkbox
+          [inputId]="'automatic-' + service().id"
+          [binary]="true"
+          [ngModel]="said().automaticTransfer"
+          (ngModelChange)="set({ automaticTransfer: $event })"
+        /><label [for]="'automatic-' + service().id">transfers by itself</label>
+      </p>
+    }
+    <lv-findings-list heading="What it requires" [findings]="requirements()" />
+    <p class="small soft">
+      Local code, the utility and a licensed electrician’s judgement stand above this. Everything ahead of the
+      main stays live.
+    </p>
+  `,
+  styleUrl: './side.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WiringDetail {
+  private readonly edits = inject(BackupEdits);
+  readonly job = input.required<Job>();
+  readonly service = input.required<Service>();
+  readonly requirements = input.required<readonly Finding[]>();
+  readonly units = input.required<UnitSystem>();
+
+  protected readonly shape = serviceBackupSchema.shape;
+  protected readonly yesNo = yesNo;
+  protected readonly schoolChoices: Choice<School>[] = schools.map((value) => ({
+    value,
+    label: schoolFacts[value].label,
+  }));
+  protected readonly deviceChoices: Choice<IsolatingDevice>[] = isolatingDevices.map((value) => ({
+    value,
+    label: deviceWords[value],
+  }));
+  protected readonly bondChoices: Choice<BondPlace>[] = bondPlaces.map((value) => ({
+    value,
+    label: bondWords[value],
+  }));
+  protected readonly said = computed(() => serviceBackup(this.job(), this.service().id));
+  protected readonly facts = computed(() => {
+    const { school } = this.said();
+    return school === null ? null : schoolFacts[school];
+  });
+  protected readonly subPanels = computed(() =>
+    this.job()
+      .survey.panels.filter(
+        (panel) =>
+          panel.fedFrom.kind !== 'service' &&
+          panelUpstream(this.job().survey, panel).service?.id === this.service().id,
+      )
+      .map(({ id, name }): Choice<string> => ({ value: id, label: name })),
+  );
+  /** Its own source, or that of another service which has one. */
+  protected readonly hosts = computed((): Choice<string | null>[] => [
+    { value: null, label: 'A source of its own' },
+    ...this.job()
+      .survey.services.filter(
+        ({ id }) => id !== this.service().id && serviceBackup(this.job(), id).joinedTo === null,
+      )
+      .map(({ id, name }) => ({ value: id, label: `Shares that of ${name}` })),
+  ]);
+
+  protected set(change: Partial<ServiceBackup>): void {
+    this.edits.service(this.service().id, change);
+  }
+}

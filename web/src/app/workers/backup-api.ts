@@ -1,0 +1,16 @@
+import type { Catalogue, Job, Mending, StackPart, SubstituteOutcome, Suggestion } from '@levamen/core';
+
+/** Searches around the backup set, in a worker. */
+export interface BackupApi {
+  /** The best set for a stack, or the best found when the time is up. */
+  suggest(
+    job: Job,
+    catalogue: Catalogue,
+    islandId: string,
+    parts: readonly StackPart[],
+    limitMs: number,
+  ): Suggestion | null;
+  /** What breaks first and the ways out; null where nothing breaks. */
+  mend(job: Job, catalogue: Catalogue, islandId: string): Mending | null;
+  substitutes(job: Job, catalogue: Catalogue, islandId: string): readonly SubstituteOutcome[];
+}
