@@ -55,6 +55,16 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(page.getByRole('dialog')).toBeVisible();
     await check(page);
     await page.keyboard.press('Escape');
+    await bench.goTo('Backup set');
+    await page.locator('[data-item="cellar-5"]').click();
+    for (const side of ['Circuit', /^Wiring/, 'Suggest', 'Mend', 'Power']) {
+      await page
+        .getByRole('button', { name: side, exact: typeof side === 'string' })
+        .first()
+        .click();
+      if (side === 'Power') await expect(page.locator('lv-backup-stage svg').first()).toBeVisible();
+      await check(page);
+    }
     await bench.goTo('Sources');
     await page.getByRole('button', { name: 'Change the units' }).click();
     await page.getByText('Why each').click();

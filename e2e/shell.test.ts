@@ -4,7 +4,7 @@ import { Bench } from './bench';
 test('keys: digits, palette, list of keys, undo', async ({ page }) => {
   const bench = new Bench(page);
   await bench.open('Farmhouse above the harbour');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await page.waitForURL('**/sources');
   await page.keyboard.press('4');
   await page.waitForURL('**/loads');

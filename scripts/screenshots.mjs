@@ -47,6 +47,23 @@ await page.locator('td[data-space="5"]').click();
 await part('Legs');
 await page.locator('lv-leg-balance table').waitFor();
 await shoot('panels');
+await stage('Backup set');
+await page.locator('[data-item="cellar-5"]').click();
+await shoot('backup');
+await part('Mend');
+await page
+  .getByRole('button', { name: /^Take: Soft starter/ })
+  .first()
+  .waitFor();
+await shoot('mend');
+await part('Power');
+await page.locator('lv-start-chart svg').waitFor();
+await shoot('power');
+await part('Circuit');
+await page.locator('[data-margin=starting]').click();
+await page.locator('lv-working-drawer lv-start-chart svg').waitFor();
+await shoot('start');
+await part('Close the working');
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Loads' }).click();
 await page.locator('lv-demand-chart svg').waitFor();
 await page.locator('td.name', { hasText: 'Well pump' }).click();
