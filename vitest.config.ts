@@ -10,8 +10,9 @@ const project = (name: string, environment: 'node' | 'jsdom', extra: object = {}
 export default defineConfig({
   test: {
     projects: [
-      project('core', 'node'),
-      project('web', 'jsdom'),
+      // Generous: a machine may be several times slower than the one a test was written on.
+      project('core', 'node', { testTimeout: 60_000 }),
+      project('web', 'jsdom', { testTimeout: 60_000 }),
       project('server', 'node', { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false }),
     ],
   },

@@ -4,7 +4,12 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   testMatch: '*.test.ts',
-  workers: 1,
+  workers: 2,
+  projects: [
+    { name: 'together', testIgnore: 'saving.test.ts' },
+    // Kills the server, so nothing may run beside it.
+    { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['together'] },
+  ],
   // A busy machine may miss a deadline once; a test that fails twice is broken.
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
