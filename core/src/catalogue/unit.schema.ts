@@ -34,6 +34,13 @@ const inverterSchema = z.strictObject({
   neutralA: amountSchema(1, 1000, 'A').nullable(),
   /** AC energy out over battery energy in. */
   dischargeEfficiency: amountSchema(0.5, 1),
+  /** AC power one unit takes to charge, and battery energy in over AC energy in. */
+  charge: z.strictObject({ powerW: amountSchema(100, 100_000, 'W'), efficiency: amountSchema(0.5, 1) }),
+  /** Solar one unit takes: array power at its own inputs, and power of solar inverters beside it; null = none. */
+  solar: z.strictObject({
+    dcW: amountSchema(100, 200_000, 'W').nullable(),
+    acW: amountSchema(100, 200_000, 'W').nullable(),
+  }),
   /** Own draw of inverter and controls while the island is up. */
   standbyW: amountSchema(0, 500, 'W'),
   transferGapMs: amountSchema(0, 60_000, 'ms'),
@@ -60,6 +67,8 @@ const batterySchema = z.strictObject({
   usableShare: amountSchema(0.3, 1),
   /** Power one unit may deliver at its terminals; null where the inverter beside it sets the limit. */
   dischargePowerW: amountSchema(100, 100_000, 'W').nullable(),
+  /** Power one unit may take while it charges; null where the inverter beside it sets the limit. */
+  chargePowerW: amountSchema(50, 100_000, 'W').nullable(),
   /** Share of the nameplate lost each year. */
   fadePerYear: amountSchema(0, 0.2),
   /** Lead-acid only: Peukert exponent and the hours the nameplate is rated for. */

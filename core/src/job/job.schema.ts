@@ -4,6 +4,7 @@ import { surveySchema } from '../panel/panel.schema.js';
 import { backupProblems } from '../backup/backup-problems.js';
 import { surveyProblems } from '../panel/survey-problems.js';
 import { usageSchema } from '../usage/usage.schema.js';
+import { outageSchema } from '../outage/outage.schema.js';
 import { loadSchema } from '../load/load.schema.js';
 import { systemFacts } from '../supply/legs.js';
 import { supplySchema } from '../supply/supply.schema.js';
@@ -13,10 +14,10 @@ import { siteSchema } from './site.schema.js';
 import { nameSchema } from './text.schema.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 3;
+export const jobVersion = 4;
 export const maxLoads = 500;
 
-/** The saved form of a job, version 3: one document, the same in the database and in a `.levamen.json` file. */
+/** The saved form of a job, version 4: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),
@@ -30,6 +31,7 @@ export const jobSchema = z
     loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
     backup: backupSchema,
     design: designSchema,
+    outage: outageSchema,
   })
   .superRefine((job, context) => {
     for (const { path, message } of surveyProblems(job.survey)) {

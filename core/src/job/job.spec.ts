@@ -34,7 +34,7 @@ describe('reading a job', () => {
     [{ format: 'another-program', version: 1 }, 'format', 'not made by Levamen'],
     [{ format: 'levamen-job' }, 'version', 'does not say its version'],
     [{ format: 'levamen-job', version: 1.5 }, 'version', 'does not say its version'],
-    [{ format: 'levamen-job', version: 4 }, 'version', 'newer Levamen'],
+    [{ format: 'levamen-job', version: 5 }, 'version', 'newer Levamen'],
   ])('refuses %j at “%s”', (document, path, words) => {
     expect(firstProblem(document)).toMatchObject({ path, message: expect.stringContaining(words) as string });
   });

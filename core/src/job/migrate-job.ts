@@ -41,8 +41,33 @@ const addBackup = (saved: Saved): Saved => {
   };
 };
 
+/** Version 4 adds what an outage meets: weather, sun, generator, vehicle, household. */
+const addOutage = (saved: Saved): Saved => ({
+  ...saved,
+  version: 4,
+  outage: {
+    climateId: null,
+    weatherId: null,
+    seed: 1,
+    arrays: [],
+    generator: null,
+    vehicle: null,
+    household: 'usual',
+    startCharge: null,
+    keptForRestart: null,
+    restoreAbove: null,
+    batteryPlace: null,
+    resetAfterMin: null,
+    costs: [],
+  },
+});
+
 /** migrations[n] turns the saved form of version n into that of version n + 1. Version 1 is the first. */
-const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = { 1: addSurvey, 2: addBackup };
+const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
+  1: addSurvey,
+  2: addBackup,
+  3: addOutage,
+};
 
 /**
  * Brings a saved job up to the present version, one step at a time.

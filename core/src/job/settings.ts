@@ -29,7 +29,8 @@ export interface Settings {
 
 export type Chemistry = 'lithium' | 'lead-acid';
 
-const setting = <T>(said: T | null, fallback: T, why: string): Setting<T> =>
+/** A value with its default. */
+export const setting = <T>(said: T | null, fallback: T, why: string): Setting<T> =>
   said === null ? { value: fallback, assumed: true, why } : { value: said, assumed: false, why: '' };
 
 const coolSeasonC: Readonly<Record<Season, number>> = { winter: 8, shoulder: 15, summer: 32 };

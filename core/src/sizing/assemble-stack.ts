@@ -101,6 +101,13 @@ export function assembleStack(
       nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
       batteryPowerW,
       dischargeEfficiency: inverter.dischargeEfficiency,
+      chargePowerW: Math.min(
+        inverter.charge.powerW * quantity * inverter.charge.efficiency,
+        batteries.reduce((sum, { unit, quantity: n }) => sum + n * (unit.battery!.chargePowerW ?? Infinity), 0),
+      ),
+      chargeEfficiency: inverter.charge.efficiency,
+      solarDcW: (inverter.solar.dcW ?? 0) * quantity,
+      solarAcW: (inverter.solar.acW ?? 0) * quantity,
       standbyW: inverter.standbyW * quantity,
       transferGapMs: inverter.transferGapMs,
       voltageDroop: inverter.voltageDroop,

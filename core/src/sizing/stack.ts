@@ -21,6 +21,12 @@ export interface Stack {
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
   readonly batteryPowerW: number;
   readonly dischargeEfficiency: number;
+  /** Power the battery takes while it charges, W, and battery energy in over AC energy in. */
+  readonly chargePowerW: number;
+  readonly chargeEfficiency: number;
+  /** Solar it takes, W: arrays at its own inputs, and solar inverters beside it. */
+  readonly solarDcW: number;
+  readonly solarAcW: number;
   readonly standbyW: number;
   readonly transferGapMs: number;
   /** Share of the voltage lost at the continuous rating; null = not stated. */

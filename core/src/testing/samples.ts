@@ -33,6 +33,7 @@ export const idealBattery: Battery = {
   nameplateWh: 10_000,
   usableShare: 1,
   dischargePowerW: null,
+  chargePowerW: null,
   fadePerYear: 0,
   peukert: null,
 };
@@ -56,6 +57,8 @@ export const idealUnit: Unit = {
     lockedRotorA: 80,
     neutralA: 25,
     dischargeEfficiency: 1,
+    charge: { powerW: 6000, efficiency: 1 },
+    solar: { dcW: 12_000, acW: 8000 },
     standbyW: 0,
     transferGapMs: 20,
     voltageDroop: 0.04,

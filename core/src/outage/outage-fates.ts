@@ -1,0 +1,94 @@
+import { minutesOfYear } from './minutes.js';
+import { at, dark, OutageStepper } from './outage-stepper.js';
+import type { OutagePlan } from './outage-plan.js';
+
+/** How outages end that begin at the hours of a window. */
+export interface OutageFates {
+  /** Minutes until the house goes dark for want of energy or is locked out; the horizon where it doesn't. */
+  readonly survivedMin: Float32Array;
+  /** Index into the causes; 0 where it survives. */
+  readonly cause: Uint8Array;
+  /** Minutes that were stepped through, out of those that the outages last in all. */
+  readonly steppedMin: number;
+}
+
+export interface FateWish {
+  /** Hours at whose beginning outages begin. */
+  readonly hours: number;
+  /** Only every so many hours. */
+  readonly everyH?: number;
+  readonly horizonMin: number;
+  readonly chargeWh?: number;
+  /** Without it every outage is stepped through to its end; for measuring and checking. */
+  readonly merge?: boolean;
+  /** Called now and then with the share that is done; false stops. */
+  readonly goOn?: (share: number) => boolean;
+}
+
+/**
+ * Plays an outage from every hour of a window until the house goes dark or the horizon is reached.
+ *
+ * Outages that come to be full again, with nothing shed and nothing used up, are alike from that minute on. So the last
+ * outage is played first, and every fresh minute it passes remembers how that outage ended; an earlier one that comes to be
+ * fresh in the same minute ends the same way. (It ends no later than the horizon of the later one, which reaches further than
+ * its own.)
+ *
+ * @param plan covers the hours and the horizon after the last of them
+ */
+export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
+  const { hours, horizonMin, everyH = 1, merge = true } = wish;
+  const stepper = new OutageStepper(plan);
+  const { state } = stepper;
+  const survivedMin = new Float32Array(hours).fill(NaN);
+  const cause = new Uint8Array(hours);
+  // For a fresh minute of the window: when the outage that passes through it goes dark, Infinity for not within its horizon.
+  const endsAt = new Float64Array(merge ? plan.trace.minutes + 1 : 0).fill(NaN);
+  const endCause = new Uint8Array(merge ? plan.trace.minutes + 1 : 0);
+  const passed = new Int32Array(horizonMin + 1);
+  let steppedMin = 0;
+  const last = Math.floor((hours - 1) / everyH) * everyH;
+  for (let start = last; start >= 0; start -= everyH) {
+    if (wish.goOn && (start / everyH) % 64 === 0 && !wish.goOn(1 - start / hours)) break;
+    const begin = start * 60;
+    const horizon = begin + horizonMin;
+    stepper.begin(begin, wish.chargeWh);
+    let passedCount = 0;
+    let end = Infinity;
+    let why = 0;
+    for (let minute = begin; minute < horizon; minute += 1) {
+      if (state[at.dark]! === dark.lockedOut) {
+        end = minute;
+        why = state[at.cause]!;
+        break;
+      }
+      if (merge && stepper.isFresh()) {
+        const known = endsAt[minute]!;
+        if (!Number.isNaN(known)) {
+          end = known;
+          why = endCause[minute]!;
+          break;
+        }
+        passed[passedCount] = minute;
+        passedCount += 1;
+      }
+      stepper.step(minute);
+      steppedMin += 1;
+      if (state[at.dark]! === dark.empty) {
+        end = minute + state[at.servedShare]!;
+        why = state[at.cause]!;
+        break;
+      }
+    }
+    for (let i = 0; i < passedCount; i += 1) {
+      endsAt[passed[i]!] = end;
+      endCause[passed[i]!] = why;
+    }
+    const survived = Math.min(end - begin, horizonMin);
+    survivedMin[start] = survived;
+    cause[start] = survived < horizonMin ? why : 0;
+  }
+  return { survivedMin, cause, steppedMin };
+}
+
+/** Minutes a plan must cover for outages of a horizon from every hour of so many. */
+export const windowFor = (hours: number, horizonMin: number): number => Math.min(hours * 60, minutesOfYear) + horizonMin;

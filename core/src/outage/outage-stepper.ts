@@ -1,0 +1,385 @@
+import { drainOf, solarReturnMin, type OutagePlan } from './outage-plan.js';
+import { wrapMinute } from './minutes.js';
+
+/** Why the house goes dark. */
+export const causes = [
+  'none',
+  'empty',
+  'overload',
+  'overload-l1',
+  'overload-l2',
+  'overload-l3',
+  'cold',
+  'starting',
+  'fuel',
+] as const;
+export type Cause = (typeof causes)[number];
+
+/** Places of the state of an outage. */
+export const at = {
+  chargeWh: 0,
+  stage: 1,
+  /** See {@link dark}. */
+  dark: 2,
+  /** Retries since the last minute that held. */
+  tries: 3,
+  /** Minutes since the island came up. */
+  upMin: 4,
+  /** See {@link engine}. */
+  engine: 5,
+  engineMin: 6,
+  fuelL: 7,
+  vehicleWh: 8,
+  lockedMin: 9,
+  /** Index into {@link causes} of the last time it went dark. */
+  cause: 10,
+  /** Share of the last minute that was served. */
+  servedShare: 11,
+} as const;
+
+/** Is the house dark, and why? */
+export const dark = { lit: 0, empty: 1, lockedOut: 2, tripped: 3 } as const;
+/** What a generator is doing. */
+export const engine = { off: 0, called: 1, warming: 2, running: 3 } as const;
+
+/** Places of the flows of a minute, each a mean in W. */
+export const flow = {
+  demandW: 0,
+  servedW: 1,
+  standbyW: 2,
+  /** Sun there was, at the terminals of the arrays' inverters or of the battery's. */
+  sunW: 3,
+  sunUsedW: 4,
+  generatorW: 5,
+  /** Out of the cells, and into them. */
+  drainW: 6,
+  storedW: 7,
+  vehicleOutW: 8,
+  vehicleInW: 9,
+  lossW: 10,
+  /** Share of the AC-coupled sun that is held back because nothing takes it. */
+  heldBackShare: 11,
+  fuelL: 12,
+} as const;
+
+const hour = 1 / 60;
+/** Above what is kept for restart, the charge at which a house that went dark comes back, as a share of the usable energy. */
+const comesBackShare = 0.05;
+const slackW = 1e-6;
+
+/**
+ * The physics of one minute: loads, sun, battery, generator, vehicle, overload. Written without allocation, since a year of
+ * outages takes some fifty million of these steps.
+ *
+ * Order of sources: generator while it runs, AC-coupled sun, DC-coupled sun, vehicle, battery. Order of what takes a surplus:
+ * battery, vehicle; what is left is held back.
+ */
+export class OutageStepper {
+  readonly state = new Float64Array(12);
+  readonly flows = new Float64Array(13);
+
+  private readonly demandW: readonly Float64Array[];
+  private readonly overloads: readonly Uint8Array[];
+  private readonly thresholdsWh: Float64Array;
+  private readonly acW: Float32Array;
+  private readonly dcW: Float32Array;
+  private readonly chargeShare: Float32Array;
+  private readonly dischargeShare: Float32Array;
+  private readonly fromMinute: number;
+  private readonly quiet = new Uint8Array(24);
+
+  constructor(private readonly plan: OutagePlan) {
+    this.demandW = plan.trace.demandW;
+    this.overloads = plan.overloads;
+    this.thresholdsWh = plan.thresholdsWh;
+    this.acW = plan.sun.acW;
+    this.dcW = plan.sun.dcW;
+    this.chargeShare = plan.chargeShare;
+    this.dischargeShare = plan.dischargeShare;
+    this.fromMinute = wrapMinute(plan.trace.fromMinute);
+    const quiet = plan.hardware.generator?.quiet;
+    if (quiet) for (let h = quiet.fromH; h !== quiet.toH; h = (h + 1) % 24) this.quiet[h] = 1;
+  }
+
+  /** Takes the grid away at a minute of the window. */
+  begin(minute: number, chargeWh = this.plan.hardware.startWh): void {
+    const { generator, vehicle } = this.plan.hardware;
+    this.state.fill(0);
+    this.state[at.chargeWh] = chargeWh;
+    this.state[at.fuelL] = generator === null ? 0 : (generator.fuelL ?? Infinity);
+    this.state[at.vehicleWh] = vehicle === null ? 0 : vehicle.startCharge * vehicle.energyWh;
+    this.state[at.servedShare] = 1;
+    for (let stage = 0; stage < this.thresholdsWh.length; stage += 1) {
+      if (chargeWh <= this.thresholdsWh[stage]!) this.state[at.stage] = stage + 1;
+    }
+    if (minute % 60 === 0 && this.plan.pickups[minute / 60]! > 0) {
+      this.state[at.dark] = dark.lockedOut;
+      this.state[at.cause] = 7;
+    }
+  }
+
+  /** Plays one minute of the window. */
+  step(minute: number): void {
+    const { state, flows } = this;
+    const { hardware } = this.plan;
+    const ofYear = (this.fromMinute + minute) % 525_600;
+    const ofYearHour = (ofYear / 60) | 0;
+    flows.fill(0);
+    state[at.servedShare] = 0;
+    const running = hardware.generator !== null && this.runEngine(ofYearHour % 24);
+    if (state[at.dark]! !== dark.lit && !this.comesBack(minute, running)) {
+      this.chargeInTheDark(minute, ofYear, ofYearHour);
+      return;
+    }
+    const usableWh = hardware.usableWh;
+    let chargeWh = state[at.chargeWh]!;
+    let stage = state[at.stage]!;
+    while (stage < this.thresholdsWh.length && chargeWh <= this.thresholdsWh[stage]!) stage += 1;
+    while (stage > 0 && chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + hardware.restoreAboveWh)) {
+      stage -= 1;
+    }
+    state[at.stage] = stage;
+    const demandW = this.demandW[stage]![minute]!;
+    flows[flow.demandW] = demandW;
+    const up = state[at.upMin]! >= solarReturnMin;
+    const acThereW = this.acW[ofYear]!;
+    const dcW = this.dcW[ofYear]!;
+    flows[flow.sunW] = acThereW + dcW;
+    if (!running && this.overloads[stage]![minute]! > 0) {
+      this.trip(this.overloads[stage]![minute]! + 1);
+      return;
+    }
+    const acW = up && !(running && hardware.generator!.locksSolarOut) ? acThereW : 0;
+    const { dischargeEfficiency, chargeEfficiency } = hardware;
+    let restW = demandW + hardware.standbyW;
+    let generatorW = 0;
+    if (running) {
+      generatorW = Math.min(restW, hardware.generator!.powerW);
+      restW -= generatorW;
+    }
+    const acUsedW = acW < restW ? acW : restW;
+    restW -= acUsedW;
+    const dcWantedW = restW / dischargeEfficiency;
+    const dcUsedW = dcW < dcWantedW ? dcW : dcWantedW;
+    restW -= dcUsedW * dischargeEfficiency;
+    if (restW < slackW) restW = 0;
+    let vehicleW = 0;
+    if (restW > 0 && hardware.vehicle !== null) {
+      vehicleW = this.vehicleFeedsW(restW, chargeWh);
+      restW -= vehicleW;
+    }
+    const batteryW = restW / dischargeEfficiency;
+    if (batteryW > 0) {
+      const byCold = this.dischargeShare[ofYearHour]!;
+      const low =
+        chargeWh < hardware.dischargeTaperBelowWh
+          ? hardware.dischargeAtEmpty + (1 - hardware.dischargeAtEmpty) * (chargeWh / hardware.dischargeTaperBelowWh)
+          : 1;
+      if (byCold < 1 && batteryW > hardware.dischargePowerW * byCold) {
+        this.trip(6);
+        return;
+      }
+      if (low < 1 && batteryW > hardware.dischargePowerW * low) {
+        this.goEmpty();
+        return;
+      }
+    }
+    const drainW = hardware.peukert === null ? batteryW : drainOf(hardware, batteryW);
+    const leftWh = chargeWh - hardware.keptWh;
+    let share = 1;
+    if (drainW * hour > leftWh && drainW > 0) share = leftWh > 0 ? leftWh / (drainW * hour) : 0;
+    let storedW = 0;
+    let acStoredW = 0;
+    let dcStoredW = 0;
+    let generatorStoredW = 0;
+    let vehicleInAcW = 0;
+    let vehicleInDcW = 0;
+    if (batteryW === 0 && share === 1) {
+      const taper =
+        chargeWh > hardware.chargeTaperFromWh
+          ? 1 -
+            ((1 - hardware.chargeAtFull) * (chargeWh - hardware.chargeTaperFromWh)) /
+              (usableWh - hardware.chargeTaperFromWh)
+          : 1;
+      const byPowerW = hardware.chargePowerW * this.chargeShare[ofYearHour]! * taper;
+      const byRoomW = (usableWh - chargeWh) * 60;
+      const limitW = byPowerW < byRoomW ? byPowerW : byRoomW;
+      if (limitW > 0) {
+        const dcLeftW = dcW - dcUsedW;
+        dcStoredW = dcLeftW < limitW ? dcLeftW : limitW;
+        const acLeftW = (acW - acUsedW) * chargeEfficiency;
+        acStoredW = acLeftW < limitW - dcStoredW ? acLeftW : limitW - dcStoredW;
+        if (running) {
+          const { powerW, chargerW } = hardware.generator!;
+          const spareW = Math.min(powerW - generatorW, chargerW) * chargeEfficiency;
+          generatorStoredW = Math.max(0, Math.min(spareW, limitW - dcStoredW - acStoredW));
+        }
+        storedW = dcStoredW + acStoredW + generatorStoredW;
+      }
+      if (hardware.vehicle !== null && hardware.vehicle.role === 'sink') {
+        const { powerW, energyWh } = hardware.vehicle;
+        const roomW = Math.max(0, Math.min(powerW, (energyWh - state[at.vehicleWh]!) * 60));
+        vehicleInAcW = Math.min(roomW, Math.max(0, acW - acUsedW - acStoredW / chargeEfficiency));
+        const dcLeftW = Math.max(0, dcW - dcUsedW - dcStoredW);
+        vehicleInDcW = Math.min(dcLeftW, (roomW - vehicleInAcW) / dischargeEfficiency);
+      }
+    }
+    const vehicleInW = vehicleInAcW + vehicleInDcW * dischargeEfficiency;
+    const generatorOutW = generatorW + generatorStoredW / chargeEfficiency;
+    const acTakenW = acUsedW + acStoredW / chargeEfficiency + vehicleInAcW;
+    const sunUsedW = (acTakenW + dcUsedW + dcStoredW + vehicleInDcW) * share;
+    chargeWh += (storedW - drainW * share) * hour;
+    if (usableWh - chargeWh < usableWh * 1e-12) chargeWh = usableWh;
+    if (share < 1) chargeWh = hardware.keptWh < state[at.chargeWh]! ? hardware.keptWh : state[at.chargeWh]!;
+    state[at.chargeWh] = chargeWh;
+    state[at.vehicleWh]! += (vehicleInW - vehicleW * share) * hour;
+    flows[flow.servedW] = demandW * share;
+    flows[flow.standbyW] = hardware.standbyW * share;
+    flows[flow.sunUsedW] = sunUsedW;
+    flows[flow.generatorW] = generatorOutW * share;
+    flows[flow.drainW] = drainW * share;
+    flows[flow.storedW] = storedW;
+    flows[flow.vehicleOutW] = vehicleW * share;
+    flows[flow.vehicleInW] = vehicleInW;
+    flows[flow.lossW] =
+      (dcUsedW * (1 - dischargeEfficiency) + drainW - restW) * share +
+      ((acStoredW + generatorStoredW) * (1 - chargeEfficiency)) / chargeEfficiency +
+      vehicleInDcW * (1 - dischargeEfficiency);
+    flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
+    if (running) this.burn(generatorOutW);
+    state[at.servedShare] = share;
+    if (share < 1) {
+      this.goEmpty();
+      state[at.servedShare] = share;
+      return;
+    }
+    state[at.tries] = 0;
+    state[at.upMin]! += 1;
+  }
+
+  /** Everything is as it is after a long sunny while: full, nothing shed, nothing used up. From here on all outages are alike. */
+  isFresh(): boolean {
+    const { state } = this;
+    const { hardware } = this.plan;
+    return (
+      state[at.chargeWh] === hardware.usableWh &&
+      state[at.dark] === dark.lit &&
+      state[at.stage] === 0 &&
+      state[at.upMin]! >= solarReturnMin &&
+      state[at.engine] === engine.off &&
+      (hardware.generator === null || state[at.fuelL] === (hardware.generator.fuelL ?? Infinity)) &&
+      (hardware.vehicle === null || state[at.vehicleWh] === hardware.vehicle.startCharge * hardware.vehicle.energyWh)
+    );
+  }
+
+  private goEmpty(): void {
+    const { state } = this;
+    const { generator } = this.plan.hardware;
+    state[at.dark] = dark.empty;
+    state[at.servedShare] = 0;
+    state[at.cause] = generator !== null && state[at.fuelL]! <= 0 ? 8 : 1;
+  }
+
+  private trip(cause: number): void {
+    const { state } = this;
+    state[at.cause] = cause;
+    state[at.dark] = state[at.tries]! >= this.plan.hardware.retryTries ? dark.lockedOut : dark.tripped;
+    state[at.lockedMin] = 0;
+    state[at.servedShare] = 0;
+  }
+
+  /** Is the house lit again in this minute? */
+  private comesBack(minute: number, running: boolean): boolean {
+    const { state } = this;
+    const { hardware } = this.plan;
+    if (state[at.dark] === dark.lockedOut) {
+      state[at.lockedMin]! += 1;
+      if (state[at.lockedMin]! < hardware.resetAfterMin) return false;
+      state[at.tries] = 0;
+    } else if (state[at.dark] === dark.tripped) {
+      state[at.tries]! += hardware.retriesPerMinute;
+      const mark = this.overloads[state[at.stage]!]![minute]!;
+      if (mark > 0 && !running) {
+        this.trip(mark + 1);
+        return false;
+      }
+    } else if (!running && state[at.chargeWh]! < hardware.keptWh + comesBackShare * hardware.usableWh) {
+      return false;
+    }
+    state[at.dark] = dark.lit;
+    state[at.upMin] = 0;
+    return true;
+  }
+
+  /** While the house is dark the arrays still fill the battery, unless the inverter is locked out. */
+  private chargeInTheDark(minute: number, ofYear: number, ofYearHour: number): void {
+    const { state, flows } = this;
+    const { hardware } = this.plan;
+    const acW = this.acW[ofYear]!;
+    const dcW = this.dcW[ofYear]!;
+    flows[flow.demandW] = this.demandW[state[at.stage]!]![minute]!;
+    flows[flow.sunW] = acW + dcW;
+    if (state[at.dark] !== dark.empty) return;
+    const byRoomW = (hardware.usableWh - state[at.chargeWh]!) * 60;
+    const limitW = Math.min(hardware.chargePowerW * this.chargeShare[ofYearHour]!, byRoomW);
+    const dcStoredW = Math.min(dcW, limitW);
+    // Solar inverters need an island to feed: it is formed without loads, from what the unit never lets out.
+    const spareW = Math.max(0, acW - hardware.standbyW);
+    const acStoredW = Math.min(spareW * hardware.chargeEfficiency, limitW - dcStoredW);
+    const islandW = acStoredW > 0 ? hardware.standbyW : 0;
+    state[at.chargeWh]! += (dcStoredW + acStoredW) * hour;
+    flows[flow.storedW] = dcStoredW + acStoredW;
+    flows[flow.standbyW] = islandW;
+    flows[flow.sunUsedW] = dcStoredW + acStoredW / hardware.chargeEfficiency + islandW;
+    flows[flow.lossW] = (acStoredW * (1 - hardware.chargeEfficiency)) / hardware.chargeEfficiency;
+  }
+
+  /** What the vehicle gives to the house, W. */
+  private vehicleFeedsW(restW: number, chargeWh: number): number {
+    const { usableWh, vehicle } = this.plan.hardware;
+    if (vehicle!.role !== 'source' || chargeWh > vehicle!.feedsBelow * usableWh) return 0;
+    const leftWh = this.state[at.vehicleWh]! - vehicle!.keeps * vehicle!.energyWh;
+    return Math.max(0, Math.min(restW, vehicle!.powerW, leftWh * 60));
+  }
+
+  /** Starts and stops the generator. Does it give power in this minute? */
+  private runEngine(clockHour: number): boolean {
+    const { state } = this;
+    const generator = this.plan.hardware.generator!;
+    const share = state[at.chargeWh]! / this.plan.hardware.usableWh;
+    const allowed = this.quiet[clockHour] === 0 && state[at.fuelL]! > 0;
+    if (state[at.engine] === engine.off) {
+      if (share > generator.startBelow || state[at.fuelL]! <= 0) return false;
+      if (generator.start === 'auto' && !allowed) return false;
+      state[at.engine] = generator.start === 'auto' ? engine.warming : engine.called;
+      state[at.engineMin] = 0;
+    }
+    if (state[at.engine] === engine.called) {
+      state[at.engineMin]! += 1;
+      if (state[at.engineMin]! <= generator.comesAfterMin || !allowed) return false;
+      state[at.engine] = engine.warming;
+      state[at.engineMin] = 0;
+    }
+    if (share >= generator.stopAbove || !allowed) {
+      state[at.engine] = engine.off;
+      return false;
+    }
+    if (state[at.engine] === engine.warming) {
+      state[at.engineMin]! += 1;
+      if (state[at.engineMin]! <= generator.warmUpMin) {
+        this.burn(0);
+        return false;
+      }
+      state[at.engine] = engine.running;
+    }
+    return true;
+  }
+
+  private burn(powerW: number): void {
+    const generator = this.plan.hardware.generator!;
+    const perHour = generator.idleLPerH + (generator.fullLPerH - generator.idleLPerH) * (powerW / generator.powerW);
+    const litres = Math.min(this.state[at.fuelL]!, Math.max(0, perHour) * hour);
+    this.state[at.fuelL]! -= litres;
+    this.flows[flow.fuelL] = litres;
+  }
+}
