@@ -4,7 +4,7 @@ import { surveySchema } from '../panel/panel.schema.js';
 import { backupProblems } from '../backup/backup-problems.js';
 import { surveyProblems } from '../panel/survey-problems.js';
 import { usageSchema } from '../usage/usage.schema.js';
-import { outageSchema } from '../outage/outage.schema.js';
+import { scenarioSchema } from '../outage/scenario.schema.js';
 import { loadSchema } from '../load/load.schema.js';
 import { systemFacts } from '../supply/legs.js';
 import { supplySchema } from '../supply/supply.schema.js';
@@ -31,7 +31,7 @@ export const jobSchema = z
     loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
     backup: backupSchema,
     design: designSchema,
-    outage: outageSchema,
+    outage: scenarioSchema,
   })
   .superRefine((job, context) => {
     for (const { path, message } of surveyProblems(job.survey)) {

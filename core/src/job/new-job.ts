@@ -2,7 +2,7 @@ import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { emptySurvey } from '../panel/panel.schema.js';
 import { emptyUsage } from '../usage/usage.schema.js';
-import { emptyOutage } from '../outage/outage.schema.js';
+import { emptyScenario } from '../outage/scenario.schema.js';
 import { jobFormat, jobVersion, type Job } from './job.schema.js';
 
 /** A job about which nothing is known but its name and its supply. */
@@ -41,6 +41,6 @@ export function newJob(name: string, system: SupplySystem = 'split-120-240'): Jo
     loads: [],
     backup: emptyBackup(),
     design: { chosen: null, others: [] },
-    outage: emptyOutage(),
+    outage: emptyScenario(),
   };
 }

@@ -25,13 +25,17 @@ export const dischargeShareAt = (chemistry: Chemistry, temperatureC: number): nu
   interpolate(dischargeByTemperature[chemistry], temperatureC);
 
 /** State of charge from which charging slows down, and how little is left of it when full (common practice, no source). */
-export const chargeTaper: Readonly<Record<Chemistry, { readonly fromShare: number; readonly atFull: number }>> = {
+export const chargeTaper: Readonly<
+  Record<Chemistry, { readonly fromShare: number; readonly atFull: number }>
+> = {
   lithium: { fromShare: 0.92, atFull: 0.15 },
   'lead-acid': { fromShare: 0.8, atFull: 0.08 },
 };
 
 /** State of charge below which discharging slows down, and what is left of it when empty (common practice, no source). */
-export const dischargeTaper: Readonly<Record<Chemistry, { readonly belowShare: number; readonly atEmpty: number }>> = {
+export const dischargeTaper: Readonly<
+  Record<Chemistry, { readonly belowShare: number; readonly atEmpty: number }>
+> = {
   lithium: { belowShare: 0.05, atEmpty: 0.5 },
   'lead-acid': { belowShare: 0.1, atEmpty: 0.5 },
 };

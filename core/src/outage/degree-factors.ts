@@ -24,7 +24,10 @@ export interface DegreeFactors {
  * temperature below (above) 18.3 °C over their mean in the season. What a load states is the mean day of a season, so the
  * energy of a season stays what was stated. A season without a degree keeps what was stated.
  */
-export function degreeFactors({ temperatureC, latitudeDeg }: Pick<WeatherYear, 'temperatureC' | 'latitudeDeg'>): DegreeFactors {
+export function degreeFactors({
+  temperatureC,
+  latitudeDeg,
+}: Pick<WeatherYear, 'temperatureC' | 'latitudeDeg'>): DegreeFactors {
   const degrees = { heating: new Float64Array(365), cooling: new Float64Array(365) };
   for (let day = 0; day < 365; day += 1) {
     let sum = 0;

@@ -9,7 +9,7 @@ import type { SupplySystem } from '../supply/supply.schema.js';
 import type { DegreeFactors } from './degree-factors.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
 import { minutesOfDay } from './minutes.js';
-import type { OutageInput } from './outage.schema.js';
+import type { Scenario } from './scenario.schema.js';
 import { useKept } from './saving-household.js';
 
 /** How a load is kept off. */
@@ -45,12 +45,16 @@ export interface HouseHabits {
   readonly seed: number;
   readonly latitudeDeg: number;
   readonly factors: DegreeFactors;
-  readonly household: OutageInput['household'];
+  readonly household: Scenario['household'];
   readonly handsOn: boolean;
 }
 
 /** The loads of a backup set as an outage plays them. */
-export function traceHouse(system: SupplySystem, members: readonly Member[], habits: HouseHabits): TracedHouse {
+export function traceHouse(
+  system: SupplySystem,
+  members: readonly Member[],
+  habits: HouseHabits,
+): TracedHouse {
   const counted = members.filter((member) => countsInEnergy(member, habits.handsOn));
   const thresholds = [
     ...new Set(counted.flatMap(({ shed }) => (shed?.when === 'charge' ? [shed.belowCharge] : []))),

@@ -1,4 +1,4 @@
-import type { SolarArray } from './outage.schema.js';
+import type { SolarArray } from './scenario.schema.js';
 
 /**
  * Elevation of a horizon line in a direction, degrees: straight between its points, around the compass. 0 where nothing is

@@ -3,4 +3,5 @@ export const minutesOfDay = 1440;
 export const minutesOfYear = 525_600;
 
 /** Brings any minute into the year: the year repeats. */
-export const wrapMinute = (minute: number): number => ((minute % minutesOfYear) + minutesOfYear) % minutesOfYear;
+export const wrapMinute = (minute: number): number =>
+  ((minute % minutesOfYear) + minutesOfYear) % minutesOfYear;

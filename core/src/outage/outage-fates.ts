@@ -18,7 +18,8 @@ export interface FateWish {
   /** Only every so many hours. */
   readonly everyH?: number;
   readonly horizonMin: number;
-  readonly chargeWh?: number;
+  /** Charge when the outage begins at an hour of the window, Wh; else that of the plan. */
+  readonly chargeAt?: (hour: number) => number;
   /** Without it every outage is stepped through to its end; for measuring and checking. */
   readonly merge?: boolean;
   /** Called now and then with the share that is done; false stops. */
@@ -51,12 +52,12 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
     if (wish.goOn && (start / everyH) % 64 === 0 && !wish.goOn(1 - start / hours)) break;
     const begin = start * 60;
     const horizon = begin + horizonMin;
-    stepper.begin(begin, wish.chargeWh);
+    stepper.begin(begin, wish.chargeAt?.(start));
     let passedCount = 0;
     let end = Infinity;
     let why = 0;
     for (let minute = begin; minute < horizon; minute += 1) {
-      if (state[at.dark]! === dark.lockedOut) {
+      if (state[at.dark] === dark.lockedOut) {
         end = minute;
         why = state[at.cause]!;
         break;
@@ -73,7 +74,7 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
       }
       stepper.step(minute);
       steppedMin += 1;
-      if (state[at.dark]! === dark.empty) {
+      if (state[at.dark] === dark.empty) {
         end = minute + state[at.servedShare]!;
         why = state[at.cause]!;
         break;
@@ -91,4 +92,5 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
 }
 
 /** Minutes a plan must cover for outages of a horizon from every hour of so many. */
-export const windowFor = (hours: number, horizonMin: number): number => Math.min(hours * 60, minutesOfYear) + horizonMin;
+export const windowFor = (hours: number, horizonMin: number): number =>
+  Math.min(hours * 60, minutesOfYear) + horizonMin;

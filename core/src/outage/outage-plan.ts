@@ -15,7 +15,7 @@ import {
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace, traceHouse, type DemandTrace, type TracedHouse } from './demand-trace.js';
 import { outageSettingsOf } from './outage-settings.js';
-import type { Generator, Vehicle } from './outage.schema.js';
+import type { Generator, Vehicle } from './scenario.schema.js';
 import { overloadAxes, overloadMinutes, type OverloadAxis } from './overload-minutes.js';
 import { pickupMarks } from './pickup-marks.js';
 import { sunTrace, type SunTrace } from './sun-trace.js';
@@ -137,7 +137,9 @@ export function outageYear(context: DemandContext, stack: Stack, weather: Weathe
     house,
     sun: sunTrace(outage.arrays, weather, { ...stack, system: supply.system }),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
-    chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) => chargeShareAt(stack.chemistry, batteryC[h]!)),
+    chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
+      chargeShareAt(stack.chemistry, batteryC[h]!),
+    ),
     dischargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
       dischargeShareAt(stack.chemistry, batteryC[h]!),
     ),

@@ -1,7 +1,7 @@
 import type { Job } from '../job/job.schema.js';
 import { setting, type Setting } from '../job/settings.js';
 import { typicalClimates, type Climate } from '../weather/climates.js';
-import type { OutageInput } from './outage.schema.js';
+import type { Scenario } from './scenario.schema.js';
 
 /** The outage part of a job with every unknown filled by a stated default. */
 export interface OutageSettings {
@@ -9,7 +9,7 @@ export interface OutageSettings {
   readonly startCharge: Setting<number>;
   readonly keptForRestart: Setting<number>;
   readonly restoreAbove: Setting<number>;
-  readonly batteryPlace: Setting<NonNullable<OutageInput['batteryPlace']>>;
+  readonly batteryPlace: Setting<NonNullable<Scenario['batteryPlace']>>;
   readonly resetAfterMin: Setting<number>;
 }
 
@@ -24,17 +24,35 @@ export function nearestClimate(latitudeDeg: number, longitudeDeg: number): Clima
 
 const american = ['split-120-240', 'two-legs-120-208'];
 
-export function outageSettingsOf({ outage, site, supply }: Pick<Job, 'outage' | 'site' | 'supply'>): OutageSettings {
+export function outageSettingsOf({
+  outage,
+  site,
+  supply,
+}: Pick<Job, 'outage' | 'site' | 'supply'>): OutageSettings {
   const placed = site.latitudeDeg !== null;
   const nearest = placed
     ? nearestClimate(site.latitudeDeg!, site.longitudeDeg ?? 0)
-    : typicalClimates.find(({ id }) => id === (american.includes(supply.system) ? 'mixed' : 'central-europe'))!;
+    : typicalClimates.find(
+        ({ id }) => id === (american.includes(supply.system) ? 'mixed' : 'central-europe'),
+      )!;
   const said = typicalClimates.find(({ id }) => id === outage.climateId) ?? null;
   return {
-    climate: setting(said, nearest, placed ? 'the typical climate nearest to the place' : 'the place is not known'),
+    climate: setting(
+      said,
+      nearest,
+      placed ? 'the typical climate nearest to the place' : 'the place is not known',
+    ),
     startCharge: setting(outage.startCharge, 1, 'the battery is full when the outage starts'),
-    keptForRestart: setting(outage.keptForRestart, 0, 'nothing is kept back beyond what the units never let out'),
-    restoreAbove: setting(outage.restoreAbove, 0.1, 'a tenth above the threshold, so that it does not flutter'),
+    keptForRestart: setting(
+      outage.keptForRestart,
+      0,
+      'nothing is kept back beyond what the units never let out',
+    ),
+    restoreAbove: setting(
+      outage.restoreAbove,
+      0.1,
+      'a tenth above the threshold, so that it does not flutter',
+    ),
     batteryPlace: setting(outage.batteryPlace, 'as-said', 'the temperature in the brief holds all year'),
     resetAfterMin: setting(outage.resetAfterMin, 30, 'half an hour until somebody is at the inverter'),
   };

@@ -135,7 +135,10 @@ export class OutageStepper {
     let chargeWh = state[at.chargeWh]!;
     let stage = state[at.stage]!;
     while (stage < this.thresholdsWh.length && chargeWh <= this.thresholdsWh[stage]!) stage += 1;
-    while (stage > 0 && chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + hardware.restoreAboveWh)) {
+    while (
+      stage > 0 &&
+      chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + hardware.restoreAboveWh)
+    ) {
       stage -= 1;
     }
     state[at.stage] = stage;
@@ -173,7 +176,8 @@ export class OutageStepper {
       const byCold = this.dischargeShare[ofYearHour]!;
       const low =
         chargeWh < hardware.dischargeTaperBelowWh
-          ? hardware.dischargeAtEmpty + (1 - hardware.dischargeAtEmpty) * (chargeWh / hardware.dischargeTaperBelowWh)
+          ? hardware.dischargeAtEmpty +
+            (1 - hardware.dischargeAtEmpty) * (chargeWh / hardware.dischargeTaperBelowWh)
           : 1;
       if (byCold < 1 && batteryW > hardware.dischargePowerW * byCold) {
         this.trip(6);
@@ -268,7 +272,8 @@ export class OutageStepper {
       state[at.upMin]! >= solarReturnMin &&
       state[at.engine] === engine.off &&
       (hardware.generator === null || state[at.fuelL] === (hardware.generator.fuelL ?? Infinity)) &&
-      (hardware.vehicle === null || state[at.vehicleWh] === hardware.vehicle.startCharge * hardware.vehicle.energyWh)
+      (hardware.vehicle === null ||
+        state[at.vehicleWh] === hardware.vehicle.startCharge * hardware.vehicle.energyWh)
     );
   }
 
@@ -377,7 +382,8 @@ export class OutageStepper {
 
   private burn(powerW: number): void {
     const generator = this.plan.hardware.generator!;
-    const perHour = generator.idleLPerH + (generator.fullLPerH - generator.idleLPerH) * (powerW / generator.powerW);
+    const perHour =
+      generator.idleLPerH + (generator.fullLPerH - generator.idleLPerH) * (powerW / generator.powerW);
     const litres = Math.min(this.state[at.fuelL]!, Math.max(0, perHour) * hour);
     this.state[at.fuelL]! -= litres;
     this.flows[flow.fuelL] = litres;

@@ -97,7 +97,11 @@ export function markOverloads(
         }
         since[axis]![level] = Math.min(since[axis]![level]!, begin);
         const passes = Math.max(begin, since[axis]![level]! + heldS / 60);
-        for (let m = Math.floor(passes); m < Math.min(to, Math.ceil(end)) && end > passes + slackMin; m += 1) {
+        for (
+          let m = Math.floor(passes);
+          m < Math.min(to, Math.ceil(end)) && end > passes + slackMin;
+          m += 1
+        ) {
           if (m >= from && marks[m] === 0) marks[m] = axis + 1;
         }
       });
@@ -115,7 +119,11 @@ export function markOverloads(
 }
 
 /** For each stage of shedding, the minutes in which the inverter disconnects, see {@link markOverloads}. */
-export function overloadMinutes(house: TracedHouse, trace: DemandTrace, axes: readonly OverloadAxis[]): Uint8Array[] {
+export function overloadMinutes(
+  house: TracedHouse,
+  trace: DemandTrace,
+  axes: readonly OverloadAxis[],
+): Uint8Array[] {
   return trace.peakVA.map((peaks, stage) => {
     const marks = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);

@@ -28,7 +28,8 @@ export function pickupMarks(
   const runningAt: TracedLoad[][] = Array.from({ length: hours }, () => []);
   for (const load of house.loads) {
     eachSpan(load.cycles, fromMinute, minutes, (from, to) => {
-      for (let hour = Math.ceil(from / 60); hour * 60 < to && hour < hours; hour += 1) runningAt[hour]!.push(load);
+      for (let hour = Math.ceil(from / 60); hour * 60 < to && hour < hours; hour += 1)
+        runningAt[hour]!.push(load);
     });
   }
   runningAt.forEach((loads, hour) => {

@@ -8,7 +8,7 @@ import { systemFacts } from '../supply/legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { hoursOfYear, midHourMs, type WeatherYear } from '../weather/weather-year.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
-import type { SolarArray } from './outage.schema.js';
+import type { SolarArray } from './scenario.schema.js';
 
 /** Share of light that the ground reflects, and of power a cell loses for each °C (common practice, no source). */
 const albedo = 0.2;
@@ -88,7 +88,12 @@ export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, li
   const inAll = (coupling: SolarArray['coupling']): number =>
     sized.reduce(
       (sum, { array }) =>
-        sum + (array.coupling !== coupling ? 0 : coupling === 'dc' ? array.ratedW : (array.inverterW ?? array.ratedW / 1.2)),
+        sum +
+        (array.coupling !== coupling
+          ? 0
+          : coupling === 'dc'
+            ? array.ratedW
+            : (array.inverterW ?? array.ratedW / 1.2)),
       0,
     );
   const takes = (limitW: number, havingW: number): number => (havingW > limitW ? limitW / havingW : 1);
@@ -98,7 +103,10 @@ export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, li
   const legTakes = legs.map((leg) => {
     const onLegW = sized.reduce(
       (sum, { array }) =>
-        sum + (array.coupling === 'ac' ? (array.inverterW ?? array.ratedW / 1.2) * acShare * legShare(limits.system, array.legs, leg) : 0),
+        sum +
+        (array.coupling === 'ac'
+          ? (array.inverterW ?? array.ratedW / 1.2) * acShare * legShare(limits.system, array.legs, leg)
+          : 0),
       0,
     );
     return takes(limits.perLegVA, onLegW);

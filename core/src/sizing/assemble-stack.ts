@@ -103,7 +103,10 @@ export function assembleStack(
       dischargeEfficiency: inverter.dischargeEfficiency,
       chargePowerW: Math.min(
         inverter.charge.powerW * quantity * inverter.charge.efficiency,
-        batteries.reduce((sum, { unit, quantity: n }) => sum + n * (unit.battery!.chargePowerW ?? Infinity), 0),
+        batteries.reduce(
+          (sum, { unit, quantity: n }) => sum + n * (unit.battery!.chargePowerW ?? Infinity),
+          0,
+        ),
       ),
       chargeEfficiency: inverter.charge.efficiency,
       solarDcW: (inverter.solar.dcW ?? 0) * quantity,

@@ -4,6 +4,8 @@ import { extraterrestrialDayWhPerM2 } from '../sun/extraterrestrial.js';
 import { clearnessAt, clearnessSpread } from './clearness-distribution.js';
 import { typicalClimates } from './climates.js';
 import { readEpw } from './read-epw.js';
+import { readWeatherFile } from './read-weather-file.js';
+import { writeEpw } from './write-epw.js';
 import { readTmy3 } from './read-tmy3.js';
 import { syntheticYear } from './synthetic-year.js';
 import { hoursOfYear, monthDays, monthOf, type WeatherYear } from './weather-year.js';
@@ -196,5 +198,23 @@ describe('weather files', () => {
       );
     });
     expect(yearOf(readEpw(leap)).globalWPerM2).toEqual(yearOf(readEpw(epw())).globalWPerM2);
+  });
+});
+
+describe('an EPW file written by the program', () => {
+  const year = syntheticYear(typicalClimates[3]!, 5);
+  it('comes back the same, to the digits of the format', () => {
+    const read = readWeatherFile(writeEpw(year));
+    if (!read.ok) throw new Error(`line ${read.line}: ${read.message}`);
+    const { globalWPerM2, temperatureC, zoneH, latitudeDeg } = read.year;
+    expect([zoneH, latitudeDeg]).toEqual([year.zoneH, year.latitudeDeg]);
+    for (let hour = 0; hour < 8760; hour += 7) {
+      expect(Math.abs(globalWPerM2[hour]! - year.globalWPerM2[hour]!)).toBeLessThanOrEqual(0.5);
+      expect(Math.abs(temperatureC[hour]! - year.temperatureC[hour]!)).toBeLessThanOrEqual(0.051);
+    }
+  });
+  it('is told from other files by its first line', () => {
+    const other = readWeatherFile('Name,Value\n1,2\n');
+    expect(other.ok ? '' : other.message).toContain('neither an EPW file');
   });
 });

@@ -11,9 +11,12 @@ import {
   revisionListSchema,
   savedJobSchema,
   savedReadingSetSchema,
+  savedWeatherListSchema,
+  savedWeatherSchema,
   saveRequestSchema,
   saveResultSchema,
   tableSchema,
+  weatherHoursSchema,
   xlsxType,
 } from '@levamen/core';
 import * as z from 'zod';
@@ -35,6 +38,9 @@ const schemas = {
   SavedReadingSet: savedReadingSetSchema,
   ReadingSetList: readingSetListSchema,
   LiveSample: liveSampleSchema,
+  SavedWeather: savedWeatherSchema,
+  SavedWeatherList: savedWeatherListSchema,
+  WeatherHours: weatherHoursSchema,
 } as const;
 type SchemaName = keyof typeof schemas;
 
@@ -156,6 +162,24 @@ export function openApiDocument(): object {
           { ...path('format', 'string'), schema: { enum: ['csv', 'xlsx', 'pdf'] } },
         ],
         get: { summary: 'Schedule of a panel', responses: { 200: answer('The file'), ...missing } },
+      },
+      '/api/weather': {
+        get: {
+          summary: 'Years of weather that were read from files',
+          responses: { 200: answer('Newest first', 'SavedWeatherList') },
+        },
+        post: {
+          summary: 'Read an hourly year in EPW or TMY3 format',
+          requestBody: { required: true, content: { 'text/csv': {} } },
+          responses: { 201: answer('Kept; the same file is kept once', 'SavedWeather'), ...invalid },
+        },
+      },
+      '/api/weather/{id}': {
+        parameters: [id],
+        get: {
+          summary: 'A year of weather with its hours',
+          responses: { 200: answer('8,760 values of each', 'WeatherHours'), ...missing },
+        },
       },
       '/api/jobs/{id}/readings': {
         parameters: [id],

@@ -15,6 +15,8 @@ import { ReadingStore } from '../readings/reading-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { tableRoutes } from '../tables/table-routes.js';
+import { weatherRoutes } from '../weather/weather-routes.js';
+import { WeatherStore } from '../weather/weather-store.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard } from './host-guard.js';
 import { maxBodyBytes, maxRequestsPerMinute } from './limits.js';
@@ -76,6 +78,7 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
   api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId), new ReadingStore(source)));
   api.use('/monitor', monitorRoutes());
   api.use('/tables', tableRoutes());
+  api.use('/weather', weatherRoutes(new WeatherStore(source, defaultWorkspaceId)));
   api.use(docsRoutes());
   api.use(() => {
     throw notFound('address in the API');

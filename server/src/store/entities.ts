@@ -1,5 +1,6 @@
 import type { Job } from '@levamen/core';
 import { ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
+import { WeatherEntity } from '../weather/weather-entity.js';
 import { EntitySchema } from 'typeorm';
 
 /** Jobs belong to a workspace; there is one for now, and accounts will be members of some. */
@@ -82,4 +83,5 @@ export const entities = [
   JobRevisionEntity,
   ReadingSetEntity,
   ReadingChannelEntity,
+  WeatherEntity,
 ];

@@ -5,6 +5,10 @@ import {
   jobListSchema,
   problemSchema,
   readingSetListSchema,
+  savedWeatherListSchema,
+  savedWeatherSchema,
+  weatherHoursSchema,
+  weatherYearOf,
   savedJobSchema,
   saveResultSchema,
   tableSchema,
@@ -14,7 +18,9 @@ import {
   type JobSummary,
   type SavedJob,
   type SavedReadingSet,
+  type SavedWeather,
   type SaveResult,
+  type WeatherYear,
 } from '@levamen/core';
 import { map, type Observable } from 'rxjs';
 import type * as z from 'zod';
@@ -78,6 +84,22 @@ export class JobsApi {
 
   removeReadings(jobId: string, setId: string): Observable<unknown> {
     return this.http.delete(`/api/jobs/${jobId}/readings/${setId}`);
+  }
+
+  /** Years of weather that were read from files. */
+  weatherList(): Observable<SavedWeather[]> {
+    return this.http.get('/api/weather').pipe(parsed(savedWeatherListSchema));
+  }
+
+  weather(id: string): Observable<WeatherYear> {
+    return this.http.get(`/api/weather/${id}`).pipe(parsed(weatherHoursSchema), map(weatherYearOf));
+  }
+
+  /** Reads an EPW or TMY3 file; the server answers with its first wrong line where it is none. */
+  readWeather(file: Blob): Observable<SavedWeather> {
+    return this.http
+      .post('/api/weather', file, { headers: { 'content-type': 'text/csv' } })
+      .pipe(parsed(savedWeatherSchema));
   }
 
   catalogue(): Observable<Catalogue> {

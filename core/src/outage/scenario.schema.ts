@@ -72,11 +72,11 @@ export const vehicleSchema = z.strictObject({
 export type Vehicle = z.infer<typeof vehicleSchema>;
 
 /** What an outage meets: weather, sun, generator, vehicle, household. null = a stated default. */
-export const outageSchema = z.strictObject({
+export const scenarioSchema = z.strictObject({
   /** Id of a typical climate; null = the one nearest in latitude. */
   climateId: idSchema.nullable(),
   /** Id of a year of weather that was read from a file; counts before the climate. */
-  weatherId: lineSchema(80).nullable(),
+  weatherId: idSchema.nullable(),
   /** Chooses the synthetic year and when loads switch. */
   seed: countSchema(1, 99_999),
   arrays: z.array(solarArraySchema).max(12, 'Use at most 12 arrays'),
@@ -100,10 +100,10 @@ export const outageSchema = z.strictObject({
     .array(z.strictObject({ change: lineSchema(80), cost: amountSchema(0, 1_000_000) }))
     .max(200, 'Use at most 200 costs'),
 });
-export type OutageInput = z.infer<typeof outageSchema>;
+export type Scenario = z.infer<typeof scenarioSchema>;
 
 /** An outage about which nothing is said: no sun, no generator. */
-export const emptyOutage = (): OutageInput => ({
+export const emptyScenario = (): Scenario => ({
   climateId: null,
   weatherId: null,
   seed: 1,

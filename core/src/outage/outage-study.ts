@@ -1,0 +1,118 @@
+import { islandJob, islandsOf } from '../backup/islands.js';
+import type { Catalogue } from '../catalogue/unit.schema.js';
+import type { StackPart } from '../job/design.schema.js';
+import type { Job } from '../job/job.schema.js';
+import type { Season } from '../load/load.schema.js';
+import { assembleStack } from '../sizing/assemble-stack.js';
+import { demandContextOf } from '../sizing/demand-context-of.js';
+import type { WeatherYear } from '../weather/weather-year.js';
+import { minutesOfDay } from './minutes.js';
+import { outageFates, windowFor } from './outage-fates.js';
+import { outagePlan, outageYear, type OutageYear } from './outage-plan.js';
+import { outageWeather } from './outage-weather.js';
+import { seasonOfDay } from './season-of-day.js';
+import { reachedMin } from './year-map.js';
+
+/** Outages are followed for a week. */
+export const horizonMin = 7 * minutesOfDay;
+
+/** What is played: a job, one of its islands, and the units behind it. */
+export interface OutageStudy {
+  readonly job: Job;
+  /** The island; the first where there is no such one. */
+  readonly islandId: string;
+  readonly parts: readonly StackPart[];
+  /** The year of weather read from a file; null = a synthetic one. */
+  readonly weather: WeatherYear | null;
+}
+
+/**
+ * Prepares a year of outages. Arrays, generator and vehicle belong to the first island.
+ *
+ * @param seed chooses the synthetic weather and the moments of switching
+ * @returns null where nothing is backed up, or the units do not go together
+ */
+export function studyYear(
+  { job: whole, islandId, parts, weather }: OutageStudy,
+  catalogue: Catalogue,
+  seed = whole.outage.seed,
+): OutageYear | null {
+  const islands = islandsOf(whole);
+  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  if (!island) return null;
+  const stack = assembleStack(parts, catalogue, whole.supply.system);
+  if (!stack.ok) return null;
+  const own = islandJob(whole, island);
+  const outage = island.first ? own.outage : { ...own.outage, arrays: [], generator: null, vehicle: null };
+  const job: Job = { ...own, outage: { ...outage, seed } };
+  return outageYear(demandContextOf(job), stack.stack, outageWeather(job, weather, seed));
+}
+
+/** The days of a season as one stretch: first day (may lie at the end of the year) and how many. */
+export function seasonStretch(
+  season: Season,
+  latitudeDeg: number,
+): { readonly firstDay: number; readonly days: number }[] {
+  const stretches: { firstDay: number; days: number }[] = [];
+  const of = (day: number): boolean => seasonOfDay(day, latitudeDeg) === season;
+  for (let day = 0; day < 365; day += 1) {
+    if (!of(day)) continue;
+    if (!of(day - 1)) {
+      let days = 1;
+      while (of(day + days)) days += 1;
+      stretches.push({ firstDay: day, days });
+    }
+  }
+  return stretches;
+}
+
+/** How outages that begin in a season end. */
+export interface SeasonOutlook {
+  /** Hours that 19 of 20 outages reach at least; a week where they reach that. */
+  readonly nineteenOfTwentyH: number;
+  readonly medianH: number;
+  /** Mean, each counted for a week at most, h. */
+  readonly meanH: number;
+  readonly shortestH: number;
+  /** Share of the outages that reach the required hours. */
+  readonly requiredShare: number;
+  readonly count: number;
+}
+
+/** Plays outages from every so many hours of a season. */
+export function seasonOutlook(
+  year: OutageYear,
+  season: Season,
+  everyH: number,
+  requiredH: number,
+  chargeWh?: (hourOfYear: number) => number,
+): SeasonOutlook {
+  const all: number[] = [];
+  for (const { firstDay, days } of seasonStretch(season, year.weather.latitudeDeg)) {
+    const plan = outagePlan(year, firstDay * minutesOfDay, windowFor(days * 24, horizonMin));
+    const charge = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
+    const { survivedMin } = outageFates(plan, {
+      hours: days * 24,
+      everyH,
+      horizonMin,
+      ...(charge ? { chargeAt: charge } : {}),
+    });
+    for (const value of survivedMin) if (!Number.isNaN(value)) all.push(value);
+  }
+  return outlookOf(all, requiredH);
+}
+
+/** Sums up minutes survived. */
+export function outlookOf(survivedMin: readonly number[], requiredH: number): SeasonOutlook {
+  const places = survivedMin.map((_, index) => index);
+  const reached = (share: number): number => reachedMin(survivedMin, places, share) / 60;
+  const required = Math.min(requiredH * 60, horizonMin) - 1e-6;
+  return {
+    nineteenOfTwentyH: reached(0.95),
+    medianH: reached(0.5),
+    meanH: survivedMin.reduce((sum, value) => sum + value, 0) / survivedMin.length / 60,
+    shortestH: reached(1),
+    requiredShare: survivedMin.filter((value) => value >= required).length / survivedMin.length,
+    count: survivedMin.length,
+  };
+}

@@ -1,0 +1,30 @@
+import type { Job } from '../job/job.schema.js';
+import { syntheticYear } from '../weather/synthetic-year.js';
+import type { WeatherYear } from '../weather/weather-year.js';
+import { outageSettingsOf } from './outage-settings.js';
+
+/**
+ * The year of weather an outage meets: one that was read from a file, else a synthetic one of the climate, at the place of
+ * the job where that is known. Clock hours are the standard time of the place, from its longitude.
+ *
+ * @param read the year of `job.outage.weatherId`; null where there is none
+ */
+export function outageWeather(
+  job: Pick<Job, 'outage' | 'site' | 'supply'>,
+  read: WeatherYear | null,
+  seed = job.outage.seed,
+): WeatherYear {
+  if (read !== null) return read;
+  const climate = outageSettingsOf(job).climate.value;
+  const { latitudeDeg, longitudeDeg } = job.site;
+  if (latitudeDeg === null) return syntheticYear(climate, seed);
+  return syntheticYear(
+    {
+      ...climate,
+      latitudeDeg,
+      longitudeDeg: longitudeDeg ?? climate.longitudeDeg,
+      zoneH: longitudeDeg === null ? climate.zoneH : Math.round(longitudeDeg / 15),
+    },
+    seed,
+  );
+}

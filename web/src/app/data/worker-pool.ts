@@ -1,0 +1,95 @@
+import { wrap, type Remote } from 'comlink';
+import { Observable } from 'rxjs';
+
+/** How far a list of tasks is. */
+export interface PoolProgress<T> {
+  readonly done: number;
+  readonly of: number;
+  /** In the order of the tasks; undefined for those that are not done. */
+  readonly results: readonly (T | undefined)[];
+}
+
+interface Slot<Api> {
+  readonly worker: Worker;
+  readonly remote: Remote<Api>;
+  prepared: unknown;
+}
+
+/**
+ * A few workers of one kind that share out a list of tasks. Unsubscribing ends what is under way by ending the workers; the
+ * next list gets new ones.
+ */
+export class WorkerPool<Api> {
+  private slots: Slot<Api>[] = [];
+
+  /**
+   * @param make makes one worker
+   * @param size how many
+   */
+  constructor(
+    private readonly make: () => Worker,
+    private readonly size = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2)),
+  ) {}
+
+  /**
+   * Runs tasks, each on the next free worker.
+   *
+   * @param key what the workers are prepared for; they are prepared once for each key
+   * @param prepare done before the first task of a key
+   */
+  run<T>(
+    key: unknown,
+    prepare: (there: Remote<Api>) => Promise<unknown>,
+    tasks: readonly ((there: Remote<Api>) => Promise<T>)[],
+  ): Observable<PoolProgress<T>> {
+    return new Observable((subscriber) => {
+      const results = new Array<T | undefined>(tasks.length).fill(undefined);
+      let next = 0;
+      let done = 0;
+      let ended = false;
+      subscriber.next({ done, of: tasks.length, results });
+      const work = async (slot: Slot<Api>): Promise<void> => {
+        while (!ended && next < tasks.length) {
+          const index = next;
+          next += 1;
+          if (slot.prepared !== key) {
+            await prepare(slot.remote);
+            slot.prepared = key;
+          }
+          const result = await tasks[index]!(slot.remote);
+          if (ended) return;
+          results[index] = result;
+          done += 1;
+          subscriber.next({ done, of: tasks.length, results: [...results] });
+        }
+      };
+      const count = Math.min(this.size, tasks.length);
+      Promise.all(Array.from({ length: count }, (_, index) => work(this.slot(index)))).then(
+        () => {
+          ended = true;
+          subscriber.complete();
+        },
+        (error: unknown) => subscriber.error(error),
+      );
+      return () => {
+        if (!ended) this.end();
+        ended = true;
+      };
+    });
+  }
+
+  /** Ends all workers. */
+  end(): void {
+    for (const { worker } of this.slots) worker.terminate();
+    this.slots = [];
+  }
+
+  private slot(index: number): Slot<Api> {
+    const known = this.slots[index];
+    if (known) return known;
+    const worker = this.make();
+    const slot: Slot<Api> = { worker, remote: wrap<Api>(worker), prepared: undefined };
+    this.slots[index] = slot;
+    return slot;
+  }
+}

@@ -1,0 +1,31 @@
+import type {
+  Catalogue,
+  OutageRun,
+  OutageStudy,
+  ReservePoint,
+  Season,
+  SeasonOutlook,
+} from '@levamen/core';
+
+/** How outages from a stretch of hours end. */
+export interface FatesOfHours {
+  readonly firstHour: number;
+  readonly survivedMin: Float32Array;
+  readonly cause: Uint8Array;
+}
+
+/** Outages played in a worker. What is asked after `prepare` is about what was prepared. */
+export interface OutageApi {
+  /** Prepares a year; false where nothing is backed up or the units do not go together. */
+  prepare(study: OutageStudy, catalogue: Catalogue): boolean;
+  play(fromMinute: number, minutes: number): OutageRun | null;
+  fates(firstHour: number, hours: number): FatesOfHours;
+  /**
+   * Another year of weather and switching, for several states of charge at the start.
+   *
+   * @returns for each of them minutes survived by hour of the year; NaN for hours that were not played
+   */
+  seed(seed: number, everyH: number, startCharges: readonly number[]): readonly Float32Array[];
+  outlook(season: Season, everyH: number, requiredH: number): SeasonOutlook | null;
+  reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
+}
