@@ -145,6 +145,7 @@ export * from './outage/season-of-day.js';
 export * from './outage/helpful-changes.js';
 export * from './outage/reserve-curve.js';
 export * from './outage/drill.js';
+export * from './sun/array-power.js';
 export * from './outage/demand-trace.js';
 export * from './weather/weather-year.js';
 export * from './weather/climates.js';

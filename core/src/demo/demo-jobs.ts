@@ -6,6 +6,7 @@ import { newJob } from '../job/new-job.js';
 import { loadFromLibrary } from '../load/load-from-library.js';
 import { loadLibrary } from '../load/library/load-library.js';
 import type { Load } from '../load/load.schema.js';
+import { usualArray } from '../outage/helpful-changes.js';
 import { settleJob } from '../backup/settle-job.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { harbourSurvey, harbourUsage, vineyardSurvey, type DemoSurvey } from './demo-survey.js';
@@ -134,6 +135,37 @@ const harbour = (): Job => {
       ],
     },
     usage: harbourUsage(blank.usage),
+    outage: {
+      ...blank.outage,
+      climateId: 'cold-coast',
+      arrays: [
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'barn-roof', 'Barn roof'),
+          ratedW: 5300,
+          tiltDeg: 38,
+          facingDeg: 158,
+          legs: 'L1-L2',
+          horizon: [
+            { azimuthDeg: 80, elevationDeg: 4 },
+            { azimuthDeg: 130, elevationDeg: 9 },
+            { azimuthDeg: 175, elevationDeg: 3 },
+            { azimuthDeg: 280, elevationDeg: 6 },
+          ],
+        },
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'porch-roof', 'Porch roof'),
+          ratedW: 2600,
+          tiltDeg: 22,
+          facingDeg: 248,
+          legs: 'L1-L2',
+        },
+      ],
+      costs: [
+        { change: 'unit.madder-pack', cost: 5200 },
+        { change: 'generator.hand', cost: 1900 },
+        { change: 'generator.auto', cost: 11_400 },
+      ],
+    },
   };
   return surveyed(job, harbourSurvey(system));
 };
@@ -211,6 +243,19 @@ const vineyard = (): Job => {
           isolatingRatingA: 40,
           bondWhileIslanded: 'isolating-device',
           controlledCircuits: 6,
+        },
+      ],
+    },
+    outage: {
+      ...blank.outage,
+      arrays: [
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'street-roof', 'Street roof'),
+          ratedW: 7200,
+          tiltDeg: 41,
+          facingDeg: 205,
+          coupling: 'dc',
+          legs: 'L1-L2-L3',
         },
       ],
     },

@@ -27,6 +27,10 @@ export const routes: Routes = [
         path: 'sources',
         loadComponent: () => import('./stages/sources/sources-stage').then((m) => m.SourcesStage),
       },
+      {
+        path: 'outage',
+        loadComponent: () => import('./stages/outage/outage-stage').then((m) => m.OutageStage),
+      },
     ],
   },
   { path: '**', redirectTo: 'jobs' },

@@ -16,11 +16,13 @@ interface Slot<Api> {
 }
 
 /**
- * A few workers of one kind that share out a list of tasks. Unsubscribing ends what is under way by ending the workers; the
- * next list gets new ones.
+ * A few workers of one kind that share out a list of tasks; lists wait for each other. Unsubscribing ends what is under way by
+ * ending the workers; the next list gets new ones.
  */
 export class WorkerPool<Api> {
   private slots: Slot<Api>[] = [];
+  /** Settles when the list before is done or has been given up. */
+  private before: Promise<void> = Promise.resolve();
 
   /**
    * @param make makes one worker
@@ -63,17 +65,36 @@ export class WorkerPool<Api> {
           subscriber.next({ done, of: tasks.length, results: [...results] });
         }
       };
-      const count = Math.min(this.size, tasks.length);
-      Promise.all(Array.from({ length: count }, (_, index) => work(this.slot(index)))).then(
+      let begun = false;
+      const { before } = this;
+      let release = (): void => undefined;
+      this.before = new Promise((resolve) => {
+        release = resolve;
+      });
+      const begin = async (): Promise<void> => {
+        await before;
+        if (ended) return;
+        begun = true;
+        const count = Math.min(this.size, tasks.length);
+        await Promise.all(Array.from({ length: count }, (_, index) => work(this.slot(index))));
+      };
+      begin().then(
         () => {
           ended = true;
+          release();
           subscriber.complete();
         },
-        (error: unknown) => subscriber.error(error),
+        (error: unknown) => {
+          ended = true;
+          release();
+          subscriber.error(error);
+        },
       );
       return () => {
-        if (!ended) this.end();
+        if (!ended && begun) this.end();
         ended = true;
+        // Whoever comes next still waits for those before.
+        void before.then(release);
       };
     });
   }

@@ -10,6 +10,8 @@ import { EvaluationService } from '../data/evaluation';
 import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText } from '../data/jobs-api';
+import { OutageStudies } from '../data/outage-studies';
+import { WeatherYears } from '../data/weather-years';
 
 import { CommandPalette } from './command-palette';
 import { ConflictDialog } from './conflict-dialog';
@@ -40,7 +42,7 @@ import { WorkingDrawer } from './working-drawer';
     SaveMark,
     WorkingDrawer,
   ],
-  providers: [JobSession, EvaluationService, Working, Focus],
+  providers: [JobSession, EvaluationService, WeatherYears, OutageStudies, Working, Focus],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -82,4 +82,15 @@ export const stages: readonly Stage[] = [
     purpose: 'battery and inverter',
     completeness: ({ design }) => count([design.chosen !== null]),
   },
+  {
+    path: 'outage',
+    name: 'Outage',
+    purpose: 'played through: weather, sun, generator, chances',
+    completeness: ({ outage }) =>
+      count([
+        outage.climateId !== null || outage.weatherId !== null,
+        outage.arrays.length > 0 || outage.generator !== null,
+        outage.startCharge !== null,
+      ]),
+  },
 ];

@@ -8,11 +8,15 @@ import {
 } from 'echarts/charts';
 import {
   AriaComponent,
+  AxisPointerComponent,
+  DataZoomInsideComponent,
   GridComponent,
   LegendComponent,
   MarkLineComponent,
   TooltipComponent,
   VisualMapComponent,
+  type AxisPointerComponentOption,
+  type DataZoomComponentOption,
   type GridComponentOption,
   type LegendComponentOption,
   type MarkLineComponentOption,
@@ -26,6 +30,8 @@ use([
   BarChart,
   HeatmapChart,
   LineChart,
+  AxisPointerComponent,
+  DataZoomInsideComponent,
   GridComponent,
   LegendComponent,
   MarkLineComponent,
@@ -40,6 +46,8 @@ export type ChartOptions = ComposeOption<
   | BarSeriesOption
   | HeatmapSeriesOption
   | LineSeriesOption
+  | AxisPointerComponentOption
+  | DataZoomComponentOption
   | GridComponentOption
   | LegendComponentOption
   | MarkLineComponentOption

@@ -14,6 +14,9 @@ export type FieldUnit =
   | 'm'
   | 'deg'
   | 's'
+  | 'min'
+  | 'l'
+  | 'l/h'
   | 'hp'
   | 'count'
   | 'factor';
@@ -50,6 +53,9 @@ const scales: Readonly<Record<FieldUnit, FieldScale>> = {
   m: linear('m', 1, 2, { ft: 0.3048 }),
   deg: linear('°', 1, 5),
   s: linear('s', 1, 2, { ms: 0.001 }),
+  min: linear('min', 1, 0, { h: 60 }),
+  l: linear('l', 1, 1, { gal: 3.785411784 }),
+  'l/h': linear('l/h', 1, 2),
   hp: linear('hp', 1, 3, { w: 1 / 746, kw: 1 / 0.746 }),
   count: linear('', 1, 0),
   factor: linear('', 1, 2),
@@ -62,6 +68,8 @@ const fahrenheit: FieldScale = {
   typed: { '°f': 1, f: 1 },
   decimals: 0,
 };
+const gallons = linear('gal', 3.785411784, 1, { l: 1 / 3.785411784 });
+const gallonsAnHour = linear('gal/h', 3.785411784, 2);
 const feet = linear('ft', 0.3048, 1, { m: 1 / 0.3048 });
 const squareFeet = linear('ft²', 0.09290304, 0, { ft2: 1, 'sq ft': 1 });
 
@@ -70,5 +78,7 @@ export function fieldScale(unit: FieldUnit, system: UnitSystem): FieldScale {
   if (system === 'imperial' && unit === '°C') return fahrenheit;
   if (system === 'imperial' && unit === 'm²') return squareFeet;
   if (system === 'imperial' && unit === 'm') return feet;
+  if (system === 'imperial' && unit === 'l') return gallons;
+  if (system === 'imperial' && unit === 'l/h') return gallonsAnHour;
   return scales[unit];
 }

@@ -1,17 +1,12 @@
-import type {
-  Catalogue,
-  OutageRun,
-  OutageStudy,
-  ReservePoint,
-  Season,
-  SeasonOutlook,
-} from '@levamen/core';
+import type { Catalogue, OutageRun, OutageStudy, ReservePoint, Season, SeasonOutlook } from '@levamen/core';
 
 /** How outages from a stretch of hours end. */
 export interface FatesOfHours {
   readonly firstHour: number;
   readonly survivedMin: Float32Array;
   readonly cause: Uint8Array;
+  /** Minutes of these hours in which the inverter would trip, nothing being shed. */
+  readonly tripMin: number;
 }
 
 /** Outages played in a worker. What is asked after `prepare` is about what was prepared. */

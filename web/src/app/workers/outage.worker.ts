@@ -14,8 +14,11 @@ import {
 import { expose, transfer } from 'comlink';
 import type { OutageApi } from './outage-api';
 
-let present: { readonly study: OutageStudy; readonly catalogue: Catalogue; readonly year: OutageYear } | null =
-  null;
+let present: {
+  readonly study: OutageStudy;
+  readonly catalogue: Catalogue;
+  readonly year: OutageYear;
+} | null = null;
 
 const api: OutageApi = {
   prepare: (study, catalogue) => {
@@ -28,7 +31,11 @@ const api: OutageApi = {
     if (!present) throw new Error('Nothing is prepared');
     const plan = outagePlan(present.year, firstHour * 60, windowFor(hours, horizonMin));
     const { survivedMin, cause } = outageFates(plan, { hours, horizonMin });
-    return transfer({ firstHour, survivedMin, cause }, [survivedMin.buffer, cause.buffer]);
+    const tripMin = plan.overloads[0]!.subarray(0, hours * 60).reduce(
+      (sum, mark) => sum + (mark > 0 ? 1 : 0),
+      0,
+    );
+    return transfer({ firstHour, survivedMin, cause, tripMin }, [survivedMin.buffer, cause.buffer]);
   },
   seed: (seed, everyH, startCharges) => {
     const year = present && studyYear(present.study, present.catalogue, seed);

@@ -9,11 +9,11 @@ import {
   type SeasonOutlook,
 } from '@levamen/core';
 import { map, type Observable } from 'rxjs';
-import { EvaluationService } from '../../data/evaluation';
-import { JobSession } from '../../data/job-session';
-import { WorkerPool, type PoolProgress } from '../../data/worker-pool';
-import { WeatherYears } from '../../data/weather-years';
-import type { FatesOfHours, OutageApi } from '../../workers/outage-api';
+import { EvaluationService } from './evaluation';
+import { JobSession } from './job-session';
+import { WorkerPool, type PoolProgress } from './worker-pool';
+import { WeatherYears } from './weather-years';
+import type { FatesOfHours, OutageApi } from '../workers/outage-api';
 
 /** The year is played in stretches, so that progress shows and both workers end at about the same time. */
 const stretches = 16;
@@ -23,6 +23,8 @@ const hoursOfYear = 8760;
 export interface YearOfFates {
   readonly survivedMin: Float32Array;
   readonly cause: Uint8Array;
+  /** Minutes of the year in which the inverter would trip, nothing being shed. */
+  readonly tripMin: number;
 }
 
 export interface Progress<T> {
@@ -31,7 +33,7 @@ export interface Progress<T> {
 }
 
 const newWorker = (): Worker =>
-  new Worker(new URL('../../workers/outage.worker', import.meta.url), { type: 'module' });
+  new Worker(new URL('../workers/outage.worker', import.meta.url), { type: 'module' });
 
 /** Outages of the open job, played in workers. What is subscribed to runs; what is unsubscribed from ends. */
 @Injectable()
@@ -39,9 +41,10 @@ export class OutageStudies {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly weather = inject(WeatherYears);
-  /** Long studies and short ones do not wait for each other. */
+  /** Long studies, single outages and those they are compared with do not wait for each other. */
   private readonly long = new WorkerPool<OutageApi>(newWorker);
-  private readonly short = new WorkerPool<OutageApi>(newWorker, 1);
+  private readonly single = new WorkerPool<OutageApi>(newWorker, 1);
+  private readonly compared = new WorkerPool<OutageApi>(newWorker, 1);
 
   /** What is studied; null while there is nothing to play, or its weather is not here yet. */
   readonly study = computed((): OutageStudy | null => {
@@ -57,16 +60,20 @@ export class OutageStudies {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => {
-      this.long.end();
-      this.short.end();
+      for (const pool of [this.long, this.single, this.compared]) pool.end();
     });
   }
 
-  /** One outage, minute by minute. */
-  play(study: OutageStudy, fromMinute: number, minutes: number): Observable<OutageRun | null> {
-    return this.run(this.short, study, [(there) => there.play(fromMinute, minutes)]).pipe(
-      map(({ results }) => results[0] ?? null),
-    );
+  /** One outage, minute by minute; the one that is looked at, or the one beside it. */
+  play(
+    study: OutageStudy,
+    fromMinute: number,
+    minutes: number,
+    beside = false,
+  ): Observable<OutageRun | null> {
+    return this.run(beside ? this.compared : this.single, study, [
+      (there) => there.play(fromMinute, minutes),
+    ]).pipe(map(({ results }) => results[0] ?? null));
   }
 
   /** An outage from every hour of the year. */
@@ -85,7 +92,8 @@ export class OutageStudies {
           survivedMin.set(part!.survivedMin, part!.firstHour);
           cause.set(part!.cause, part!.firstHour);
         }
-        return { share: 1, value: { survivedMin, cause } };
+        const tripMin = results.reduce((sum, part) => sum + part!.tripMin, 0);
+        return { share: 1, value: { survivedMin, cause, tripMin } };
       }),
     );
   }
@@ -127,7 +135,11 @@ export class OutageStudies {
   }
 
   /** What held-back charge costs and buys. */
-  reserve(study: OutageStudy, season: Season, requiredH: number): Observable<Progress<readonly ReservePoint[]>> {
+  reserve(
+    study: OutageStudy,
+    season: Season,
+    requiredH: number,
+  ): Observable<Progress<readonly ReservePoint[]>> {
     const tasks = reserveShares.map(
       (share) =>
         (there: RemoteOutage): Promise<ReservePoint | null> =>

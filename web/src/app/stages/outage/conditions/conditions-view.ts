@@ -1,0 +1,157 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { outageSettingsOf, scenarioSchema, settingsOf, type Job, type UnitSystem } from '@levamen/core';
+import { Button } from 'primeng/button';
+import { AmountField } from '../../../ui/amount-field';
+import { ChoiceField, type Choice } from '../../../ui/choice-field';
+import { ArrayFields } from './array-fields';
+import { GeneratorFields } from './generator-fields';
+import { ScenarioEdits } from './scenario-edits';
+import { VehicleFields } from './vehicle-fields';
+import { WeatherFields } from './weather-fields';
+
+type Household = Job['outage']['household'];
+type Place = NonNullable<Job['outage']['batteryPlace']>;
+
+/** What an outage meets: weather, sun, generator, vehicle, household, battery. */
+@Component({
+  selector: 'lv-conditions-view',
+  imports: [AmountField, ArrayFields, Button, ChoiceField, GeneratorFields, VehicleFields, WeatherFields],
+  providers: [ScenarioEdits],
+  template: `
+    <div class="cards">
+      <section class="sheet" aria-label="Weather">
+        <h2>Weather</h2>
+        <lv-weather-fields [job]="job()" />
+      </section>
+      <section class="sheet" aria-label="Household and battery">
+        <h2>Household and battery</h2>
+        <div class="grid">
+          <lv-choice-field
+            label="Household"
+            hint="One that saves leaves comfort off and halves what it should have"
+            [choices]="households"
+            [value]="job().outage.household"
+            (valueChange)="edits.set('household', { household: $event ?? 'usual' })"
+          />
+          <lv-amount-field
+            label="Charge at the start"
+            unit="share"
+            [optional]="true"
+            [schema]="shape.startCharge"
+            [value]="job().outage.startCharge"
+            [assumed]="said().startCharge.value"
+            [why]="said().startCharge.why"
+            (valueChange)="edits.set('charge at the start', { startCharge: $event })"
+          />
+          <lv-amount-field
+            label="Kept for a restart"
+            unit="share"
+            [optional]="true"
+            [schema]="shape.keptForRestart"
+            [value]="job().outage.keptForRestart"
+            [assumed]="said().keptForRestart.value"
+            [why]="said().keptForRestart.why"
+            (valueChange)="edits.set('charge kept for a restart', { keptForRestart: $event })"
+          />
+          <lv-amount-field
+            label="Shed circuits come back above"
+            unit="share"
+            [optional]="true"
+            [schema]="shape.restoreAbove"
+            [value]="job().outage.restoreAbove"
+            [assumed]="said().restoreAbove.value"
+            [why]="said().restoreAbove.why"
+            (valueChange)="edits.set('where shed circuits come back', { restoreAbove: $event })"
+          />
+          <lv-choice-field
+            label="Battery stands"
+            [choices]="places"
+            [value]="job().outage.batteryPlace"
+            [assumed]="said().batteryPlace.value"
+            [why]="said().batteryPlace.why"
+            (valueChange)="edits.set('place of the battery', { batteryPlace: $event })"
+          />
+          @if (handsOn()) {
+            <lv-amount-field
+              label="Reset after a lock-out within"
+              unit="min"
+              [optional]="true"
+              [schema]="shape.resetAfterMin"
+              [value]="job().outage.resetAfterMin"
+              [assumed]="said().resetAfterMin.value"
+              [why]="said().resetAfterMin.why"
+              (valueChange)="edits.set('reset after a lock-out', { resetAfterMin: $event })"
+            />
+          }
+        </div>
+      </section>
+      <section class="sheet wide" aria-label="Solar">
+        <div class="bar">
+          <h2>Solar</h2>
+          <p-button label="Add an array" size="small" [outlined]="true" (onClick)="edits.addArray()" />
+        </div>
+        @for (array of job().outage.arrays; track array.id) {
+          <lv-array-fields [array]="array" [system]="job().supply.system" />
+        } @empty {
+          <p class="small soft">
+            No sun is counted. Each array has its own tilt and direction, and its own inverter (AC-coupled) or
+            the inputs of the battery's (DC-coupled).
+          </p>
+        }
+      </section>
+      <section class="sheet" aria-label="Generator">
+        <h2>Generator</h2>
+        @if (job().outage.generator; as generator) {
+          <lv-generator-fields [generator]="generator" [units]="units()" />
+        } @else {
+          <p class="row">
+            <span class="small soft">None.</span>
+            <p-button
+              label="Add a generator"
+              size="small"
+              [outlined]="true"
+              (onClick)="edits.addGenerator()"
+            />
+          </p>
+        }
+      </section>
+      <section class="sheet" aria-label="Vehicle">
+        <h2>Vehicle</h2>
+        @if (job().outage.vehicle; as vehicle) {
+          <lv-vehicle-fields [vehicle]="vehicle" />
+        } @else {
+          <p class="row">
+            <span class="small soft"
+              >Refused while the grid is away, like any load that is not backed up.</span
+            >
+            <p-button
+              label="Let a vehicle take part"
+              size="small"
+              [outlined]="true"
+              (onClick)="edits.addVehicle()"
+            />
+          </p>
+        }
+      </section>
+    </div>
+  `,
+  styleUrl: './conditions.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ConditionsView {
+  readonly job = input.required<Job>();
+  readonly units = input.required<UnitSystem>();
+  protected readonly edits = inject(ScenarioEdits);
+  protected readonly shape = scenarioSchema.shape;
+  protected readonly said = computed(() => outageSettingsOf(this.job()));
+  protected readonly handsOn = computed(() => settingsOf(this.job()).handsOn.value);
+  protected readonly households: Choice<Household>[] = [
+    { label: 'Lives as usual', value: 'usual' },
+    { label: 'Saves', value: 'saving' },
+  ];
+  protected readonly places: Choice<Place>[] = [
+    { label: 'as the brief says', value: 'as-said' },
+    { label: 'in an unheated room', value: 'unheated' },
+    { label: 'outdoors', value: 'outdoors' },
+  ];
+}

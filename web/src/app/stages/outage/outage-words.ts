@@ -1,0 +1,47 @@
+import type { Cause, OutageEvent, OutageEventKind, Tier } from '@levamen/core';
+
+export const causeWords: Readonly<Record<Cause, string>> = {
+  none: 'gets through',
+  empty: 'battery empty',
+  overload: 'overload of the whole',
+  'overload-l1': 'overload on L1',
+  'overload-l2': 'overload on L2',
+  'overload-l3': 'overload on L3',
+  cold: 'battery too cold or too hot',
+  starting: 'restart after the gap',
+  fuel: 'out of fuel',
+};
+
+const eventWords: Readonly<Record<OutageEventKind, string>> = {
+  transfer: 'The grid goes, the house is transferred',
+  'solar-back': 'Solar is back',
+  shed: 'Shed',
+  restored: 'Back on',
+  full: 'Battery full',
+  'generator-called': 'Somebody is called for the generator',
+  'generator-on': 'Generator gives power',
+  'generator-off': 'Generator stops',
+  trip: 'Trip',
+  reconnected: 'Retry holds',
+  'locked-out': 'Locked out',
+  empty: 'Dark',
+  'lit-again': 'Lit again',
+  'vehicle-feeds': 'Vehicle feeds the house',
+  'too-cold': 'Battery gives too little',
+  'grid-back': 'The grid is back; it is watched for five to ten minutes before the house returns to it',
+};
+
+const isCause = (what: string): what is Cause => what in causeWords;
+
+/** "Trip: overload on L1" */
+export function eventText({ kind, what }: Pick<OutageEvent, 'kind' | 'what'>): string {
+  if (what === '') return eventWords[kind];
+  return `${eventWords[kind]}: ${isCause(what) ? causeWords[what] : what}`;
+}
+
+export const tierWords: Readonly<Record<Tier, string>> = {
+  must: 'Must',
+  should: 'Should',
+  may: 'May',
+  never: 'Never',
+};
