@@ -137,6 +137,8 @@ export * from './outage/outage-stepper.js';
 export * from './outage/outage-plan.js';
 export * from './outage/outage-fates.js';
 export * from './outage/outage-study.js';
+export * from './outage/runtime-outlook.js';
+export * from './sizing/margins/simulated-runtime-margin.js';
 export * from './outage/outage-weather.js';
 export * from './outage/play-outage.js';
 export * from './outage/year-map.js';

@@ -13,6 +13,10 @@ export type GoalWeight = z.infer<typeof goalWeightSchema>;
 export const powerBases = ['coincident', 'all-at-once'] as const;
 export type PowerBasis = (typeof powerBases)[number];
 
+/** "no-sun": none is counted; "hard": 19 of 20 outages of the season are got through; "usual": half of them. */
+export const outageWeathers = ['no-sun', 'hard', 'usual'] as const;
+export type OutageWeather = (typeof outageWeathers)[number];
+
 /** Something that will be added later. Counted in only when the household wants to size for it now. */
 export const plannedAdditionSchema = z.strictObject({
   id: idSchema,
@@ -43,6 +47,8 @@ export const briefSchema = z.strictObject({
   /** Will somebody walk to the panel and switch things off? */
   handsOn: z.boolean({ error: 'Say yes or no' }).nullable(),
   powerBasis: z.enum(powerBases, { error: `Choose one of: ${powerBases.join(', ')}` }).nullable(),
+  /** Weather to get through. */
+  outageWeather: z.enum(outageWeathers, { error: `Choose one of: ${outageWeathers.join(', ')}` }).nullable(),
   /** Solar energy of a usual day in the design season that the house does not use at once. */
   surplusSolarWhPerDay: amountSchema(0, 500_000, 'Wh').nullable(),
   plannedAdditions: z.array(plannedAdditionSchema).max(30, 'Use at most 30 planned additions'),

@@ -45,6 +45,7 @@ const addBackup = (saved: Saved): Saved => {
 const addOutage = (saved: Saved): Saved => ({
   ...saved,
   version: 4,
+  brief: isRecord(saved['brief']) ? { ...saved['brief'], outageWeather: null } : saved['brief'],
   outage: {
     climateId: null,
     weatherId: null,

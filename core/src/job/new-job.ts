@@ -31,6 +31,7 @@ export function newJob(name: string, system: SupplySystem = 'split-120-240'): Jo
       transferGapToleranceMs: null,
       handsOn: null,
       powerBasis: null,
+      outageWeather: null,
       surplusSolarWhPerDay: null,
       plannedAdditions: [],
       notes: '',

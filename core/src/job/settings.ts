@@ -1,6 +1,6 @@
 import type { Source } from '../figure/figure.js';
 import type { Season } from '../load/load.schema.js';
-import type { PowerBasis } from './brief.schema.js';
+import type { OutageWeather, PowerBasis } from './brief.schema.js';
 import type { Job } from './job.schema.js';
 
 /** A value of the brief that is always there: what somebody said, or a stated default. */
@@ -21,6 +21,7 @@ export interface Settings {
   readonly transferGapToleranceMs: Setting<number>;
   readonly handsOn: Setting<boolean>;
   readonly powerBasis: Setting<PowerBasis>;
+  readonly outageWeather: Setting<OutageWeather>;
   /** Share of the time that the running demand must stay below the continuous limit. */
   readonly coincidence: Setting<number>;
   readonly surplusSolarWhPerDay: Setting<number>;
@@ -37,7 +38,7 @@ const coolSeasonC: Readonly<Record<Season, number>> = { winter: 8, shoulder: 15,
 
 /** The brief with every unknown filled by a stated default. */
 export function settingsOf(job: Job): Settings {
-  const { brief, site } = job;
+  const { brief, site, outage } = job;
   const nearEquator = site.latitudeDeg !== null && Math.abs(site.latitudeDeg) < 30;
   const designSeason = setting<Season>(
     brief.designSeason,
@@ -79,6 +80,13 @@ export function settingsOf(job: Job): Settings {
       brief.powerBasis,
       'coincident',
       'loads that cycle rarely run all together',
+    ),
+    outageWeather: setting<OutageWeather>(
+      brief.outageWeather,
+      outage.arrays.length > 0 ? 'hard' : 'no-sun',
+      outage.arrays.length > 0
+        ? 'after a storm it stays overcast: count on the sun of a hard spell'
+        : 'there is no sun to count on',
     ),
     coincidence: allAtOnce
       ? { value: 1, assumed: false, why: '' }

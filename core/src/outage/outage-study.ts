@@ -8,6 +8,7 @@ import { demandContextOf } from '../sizing/demand-context-of.js';
 import type { WeatherYear } from '../weather/weather-year.js';
 import { minutesOfDay } from './minutes.js';
 import { outageFates, windowFor } from './outage-fates.js';
+import { causes, type Cause } from './outage-stepper.js';
 import { outagePlan, outageYear, type OutageYear } from './outage-plan.js';
 import { outageWeather } from './outage-weather.js';
 import { seasonOfDay } from './season-of-day.js';
@@ -77,36 +78,58 @@ export interface SeasonOutlook {
   /** Share of the outages that reach the required hours. */
   readonly requiredShare: number;
   readonly count: number;
+  /** How long each was followed. */
+  readonly followedH: number;
+  /** What ends most of those that end, and the share of all outages it ends. */
+  readonly firstCause: Cause;
+  readonly firstCauseShare: number;
 }
 
-/** Plays outages from every so many hours of a season. */
-export function seasonOutlook(
-  year: OutageYear,
-  season: Season,
-  everyH: number,
-  requiredH: number,
-  chargeWh?: (hourOfYear: number) => number,
-): SeasonOutlook {
+/** How a season is played. */
+export interface SeasonWish {
+  /** An outage from every so many hours. */
+  readonly everyH: number;
+  readonly requiredH: number;
+  /** How long each is followed; a week where nothing is said. */
+  readonly followedMin?: number;
+  /** Charge at an hour of the year, Wh; that of the job where nothing is said. */
+  readonly chargeWh?: (hourOfYear: number) => number;
+}
+
+/** Plays outages that begin in a season. */
+export function seasonOutlook(year: OutageYear, season: Season, wish: SeasonWish): SeasonOutlook {
+  const { everyH, requiredH, followedMin = horizonMin, chargeWh } = wish;
   const all: number[] = [];
+  const counts = new Map<number, number>();
   for (const { firstDay, days } of seasonStretch(season, year.weather.latitudeDeg)) {
-    const plan = outagePlan(year, firstDay * minutesOfDay, windowFor(days * 24, horizonMin));
+    const plan = outagePlan(year, firstDay * minutesOfDay, windowFor(days * 24, followedMin));
     const charge = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
-    const { survivedMin } = outageFates(plan, {
+    const { survivedMin, cause } = outageFates(plan, {
       hours: days * 24,
       everyH,
-      horizonMin,
+      horizonMin: followedMin,
       ...(charge ? { chargeAt: charge } : {}),
     });
-    for (const value of survivedMin) if (!Number.isNaN(value)) all.push(value);
+    survivedMin.forEach((value, hour) => {
+      if (Number.isNaN(value)) return;
+      all.push(value);
+      counts.set(cause[hour]!, (counts.get(cause[hour]!) ?? 0) + 1);
+    });
   }
-  return outlookOf(all, requiredH);
+  return outlookOf(all, counts, requiredH, followedMin);
 }
 
 /** Sums up minutes survived. */
-export function outlookOf(survivedMin: readonly number[], requiredH: number): SeasonOutlook {
+function outlookOf(
+  survivedMin: readonly number[],
+  causeCounts: ReadonlyMap<number, number>,
+  requiredH: number,
+  followedMin: number,
+): SeasonOutlook {
   const places = survivedMin.map((_, index) => index);
   const reached = (share: number): number => reachedMin(survivedMin, places, share) / 60;
-  const required = Math.min(requiredH * 60, horizonMin) - 1e-6;
+  const required = Math.min(requiredH * 60, followedMin) - 1e-6;
+  const [first] = [...causeCounts].filter(([cause]) => cause > 0).toSorted((a, b) => b[1] - a[1]);
   return {
     nineteenOfTwentyH: reached(0.95),
     medianH: reached(0.5),
@@ -114,5 +137,8 @@ export function outlookOf(survivedMin: readonly number[], requiredH: number): Se
     shortestH: reached(1),
     requiredShare: survivedMin.filter((value) => value >= required).length / survivedMin.length,
     count: survivedMin.length,
+    followedH: followedMin / 60,
+    firstCause: causes[first?.[0] ?? 0]!,
+    firstCauseShare: (first?.[1] ?? 0) / survivedMin.length,
   };
 }

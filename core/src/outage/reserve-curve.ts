@@ -25,7 +25,11 @@ export function reservePoint(
 ): ReservePoint {
   const { chargeWh, givenWh } = dailyUse(year, heldBack);
   const least = 0.02 * year.hardware.usableWh;
-  const outlook = seasonOutlook(year, season, 3, requiredH, (hour) => Math.max(least, chargeWh[hour]!));
+  const outlook = seasonOutlook(year, season, {
+    everyH: 3,
+    requiredH,
+    chargeWh: (hour) => Math.max(least, chargeWh[hour]!),
+  });
   return {
     heldBack,
     dailyWh: givenWh / 365,

@@ -8,7 +8,8 @@ import {
   type Season,
   type SeasonOutlook,
 } from '@levamen/core';
-import { map, type Observable } from 'rxjs';
+import type { Remote } from 'comlink';
+import { filter, map, type Observable } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { JobSession } from './job-session';
 import { WorkerPool, type PoolProgress } from './worker-pool';
@@ -45,6 +46,7 @@ export class OutageStudies {
   private readonly long = new WorkerPool<OutageApi>(newWorker);
   private readonly single = new WorkerPool<OutageApi>(newWorker, 1);
   private readonly compared = new WorkerPool<OutageApi>(newWorker, 1);
+  private readonly ofBrief = new WorkerPool<OutageApi>(newWorker, 1);
 
   /** What is studied; null while there is nothing to play, or its weather is not here yet. */
   readonly study = computed((): OutageStudy | null => {
@@ -60,7 +62,7 @@ export class OutageStudies {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => {
-      for (const pool of [this.long, this.single, this.compared]) pool.end();
+      for (const pool of [this.long, this.single, this.compared, this.ofBrief]) pool.end();
     });
   }
 
@@ -71,9 +73,23 @@ export class OutageStudies {
     minutes: number,
     beside = false,
   ): Observable<OutageRun | null> {
-    return this.run(beside ? this.compared : this.single, study, [
-      (there) => there.play(fromMinute, minutes),
-    ]).pipe(map(({ results }) => results[0] ?? null));
+    const task = (there: RemoteOutage): Promise<OutageRun | null> => there.play(fromMinute, minutes);
+    return this.run(beside ? this.compared : this.single, study, [task], 'keep').pipe(
+      filter(({ done, of }) => done === of),
+      map(({ results }) => results[0] ?? null),
+    );
+  }
+
+  /** The outages the brief asks to get through. */
+  runtime(study: OutageStudy): Observable<SeasonOutlook | null> {
+    const catalogue = [...this.evaluations.catalogue()];
+    const task = (there: RemoteOutage): Promise<SeasonOutlook | null> => there.runtime(study, catalogue);
+    return this.ofBrief
+      .run(study, () => Promise.resolve(), [task], 'keep')
+      .pipe(
+        filter(({ done, of }) => done === of),
+        map(({ results }) => results[0] ?? null),
+      );
   }
 
   /** An outage from every hour of the year. */
@@ -128,7 +144,7 @@ export class OutageStudies {
     const studies: OutageStudy[] = [study, ...changes.map(({ job, parts }) => ({ ...study, job, parts }))];
     const tasks = studies.map((one) => async (there: RemoteOutage): Promise<SeasonOutlook | null> => {
       await there.prepare(one, catalogue);
-      return there.outlook(season, 3, requiredH);
+      return there.outlook(season, { everyH: 3, requiredH });
     });
     // Each task prepares its own year, so the key is one that nothing else has.
     return this.long.run({}, () => Promise.resolve(), tasks);
@@ -157,10 +173,11 @@ export class OutageStudies {
     pool: WorkerPool<OutageApi>,
     study: OutageStudy,
     tasks: readonly ((there: RemoteOutage) => Promise<T>)[],
+    whenGivenUp: 'end' | 'keep' = 'end',
   ): Observable<PoolProgress<T>> {
     const catalogue = [...this.evaluations.catalogue()];
-    return pool.run(study, (there) => there.prepare(study, catalogue), tasks);
+    return pool.run(study, (there) => there.prepare(study, catalogue), tasks, whenGivenUp);
   }
 }
 
-type RemoteOutage = import('comlink').Remote<OutageApi>;
+type RemoteOutage = Remote<OutageApi>;

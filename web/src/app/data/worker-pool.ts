@@ -17,7 +17,8 @@ interface Slot<Api> {
 
 /**
  * A few workers of one kind that share out a list of tasks; lists wait for each other. Unsubscribing ends what is under way by
- * ending the workers; the next list gets new ones.
+ * ending the workers; the next list gets new ones. Where tasks are short, workers are kept: what is under way is finished and
+ * forgotten.
  */
 export class WorkerPool<Api> {
   private slots: Slot<Api>[] = [];
@@ -38,11 +39,13 @@ export class WorkerPool<Api> {
    *
    * @param key what the workers are prepared for; they are prepared once for each key
    * @param prepare done before the first task of a key
+   * @param whenGivenUp what becomes of the workers when nobody waits any more
    */
   run<T>(
     key: unknown,
     prepare: (there: Remote<Api>) => Promise<unknown>,
     tasks: readonly ((there: Remote<Api>) => Promise<T>)[],
+    whenGivenUp: 'end' | 'keep' = 'end',
   ): Observable<PoolProgress<T>> {
     return new Observable((subscriber) => {
       const results = new Array<T | undefined>(tasks.length).fill(undefined);
@@ -91,8 +94,11 @@ export class WorkerPool<Api> {
         },
       );
       return () => {
-        if (!ended && begun) this.end();
+        const under = !ended && begun;
         ended = true;
+        // What is under way on workers that are kept lets the next list begin when it is done.
+        if (under && whenGivenUp === 'keep') return;
+        if (under) this.end();
         // Whoever comes next still waits for those before.
         void before.then(release);
       };

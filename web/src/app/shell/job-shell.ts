@@ -10,6 +10,7 @@ import { EvaluationService } from '../data/evaluation';
 import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText } from '../data/jobs-api';
+import { MarginsService } from '../data/margins';
 import { OutageStudies } from '../data/outage-studies';
 import { WeatherYears } from '../data/weather-years';
 
@@ -42,7 +43,7 @@ import { WorkingDrawer } from './working-drawer';
     SaveMark,
     WorkingDrawer,
   ],
-  providers: [JobSession, EvaluationService, WeatherYears, OutageStudies, Working, Focus],
+  providers: [JobSession, EvaluationService, WeatherYears, OutageStudies, MarginsService, Working, Focus],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

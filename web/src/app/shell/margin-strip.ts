@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { quantityText, type Margin } from '@levamen/core';
 import { EvaluationService } from '../data/evaluation';
+import { MarginsService } from '../data/margins';
 import { VerdictMark } from '../ui/verdict-mark';
 import { Working } from './working';
 
@@ -11,6 +12,7 @@ interface Cell {
   readonly margin: Margin;
   readonly figures: string;
   readonly demandShare: number;
+  readonly simulated: boolean;
 }
 
 /** Demand of limit; for the runtime, where the limit is what the stack gives, the other way round. */
@@ -30,6 +32,7 @@ const figuresText = (margin: Margin, text: (figure: Margin['demand']) => string)
         type="button"
         [class]="cell.margin.verdict"
         [attr.data-margin]="cell.margin.key"
+        [attr.data-simulated]="cell.simulated || null"
         (click)="working.openMargin(cell.margin.key)"
       >
         <span class="head">
@@ -54,13 +57,17 @@ const figuresText = (margin: Margin, text: (figure: Margin['demand']) => string)
 export class MarginStrip {
   protected readonly working = inject(Working);
   private readonly evaluations = inject(EvaluationService);
+  private readonly shown = inject(MarginsService);
 
   protected readonly cells = computed((): Cell[] => {
     const units = this.evaluations.units();
+    const rough = ({ key, verdict }: Margin): boolean =>
+      key === 'runtime' && verdict !== 'unknown' && !this.shown.runtimeIsSimulated();
     const text = (figure: Margin['demand']): string => quantityText(figure.value, figure.unit, units);
-    return (this.evaluations.evaluation()?.margins ?? []).map((margin) => ({
+    return this.shown.margins().map((margin) => ({
       margin,
-      figures: figuresText(margin, text),
+      figures: `${rough(margin) ? '≈ ' : ''}${figuresText(margin, text)}`,
+      simulated: margin.key === 'runtime' && this.shown.runtimeIsSimulated(),
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
     }));
   });

@@ -1,4 +1,12 @@
-import type { Catalogue, OutageRun, OutageStudy, ReservePoint, Season, SeasonOutlook } from '@levamen/core';
+import type {
+  Catalogue,
+  OutageRun,
+  OutageStudy,
+  ReservePoint,
+  Season,
+  SeasonOutlook,
+  SeasonWish,
+} from '@levamen/core';
 
 /** How outages from a stretch of hours end. */
 export interface FatesOfHours {
@@ -21,6 +29,8 @@ export interface OutageApi {
    * @returns for each of them minutes survived by hour of the year; NaN for hours that were not played
    */
   seed(seed: number, everyH: number, startCharges: readonly number[]): readonly Float32Array[];
-  outlook(season: Season, everyH: number, requiredH: number): SeasonOutlook | null;
+  outlook(season: Season, wish: SeasonWish): SeasonOutlook | null;
+  /** The outages the brief asks to get through; prepares by itself. */
+  runtime(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null;
   reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
 }

@@ -4,6 +4,7 @@ import {
   outagePlan,
   playOutage,
   reservePoint,
+  runtimeOutlook,
   seasonOutlook,
   studyYear,
   windowFor,
@@ -46,7 +47,8 @@ const api: OutageApi = {
       return outageFates(plan, { hours: 8760, everyH, horizonMin, chargeAt }).survivedMin;
     });
   },
-  outlook: (season, everyH, requiredH) => present && seasonOutlook(present.year, season, everyH, requiredH),
+  outlook: (season, wish) => present && seasonOutlook(present.year, season, wish),
+  runtime: (study, catalogue) => runtimeOutlook(study, catalogue),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(present.year, heldBack, season, requiredH),
 };

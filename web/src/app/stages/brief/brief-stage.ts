@@ -10,6 +10,7 @@ import {
   type Brief,
   type GoalWeight,
   type Job,
+  type OutageWeather,
   type PlannedAddition,
   type PowerBasis,
   type Season,
@@ -76,6 +77,11 @@ export class BriefStage {
   protected readonly powerChoices: Choice<PowerBasis>[] = [
     { label: 'As loads cycle', value: 'coincident' },
     { label: 'Everything at once', value: 'all-at-once' },
+  ];
+  protected readonly weatherChoices: Choice<OutageWeather>[] = [
+    { label: 'No sun at all', value: 'no-sun' },
+    { label: 'A hard spell: 19 of 20 outages', value: 'hard' },
+    { label: 'Usual weather: half of them', value: 'usual' },
   ];
   protected readonly gapChoices: Choice<number>[] = [
     { label: 'Not noticed (20 ms)', value: 20 },

@@ -15,6 +15,7 @@ import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
 import { injectFindings } from '../../data/findings';
+import { MarginsService } from '../../data/margins';
 import { JobSession } from '../../data/job-session';
 
 import { FigureButton } from '../../ui/figure-button';
@@ -42,6 +43,7 @@ export class LoadsStage {
   protected readonly edits = inject(LoadEdits);
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
+  private readonly shown = inject(MarginsService);
   private readonly focus = inject(Focus);
   private readonly table = viewChild(LoadsTable);
 
@@ -73,7 +75,7 @@ export class LoadsStage {
     const evaluation = this.evaluation();
     const loads = this.job()?.loads ?? [];
     if (!evaluation) return null;
-    const runtime = evaluation.margins.find(({ key }) => key === 'runtime');
+    const runtime = this.shown.margins().find(({ key }) => key === 'runtime');
     const continuous = evaluation.margins.find(({ key }) => key === 'continuous');
     return {
       inSet: loads.filter(({ inBackupSet }) => inBackupSet).length,

@@ -1,0 +1,25 @@
+import type { Catalogue } from '../catalogue/unit.schema.js';
+import { seasonOutlook, studyYear, type OutageStudy, type SeasonOutlook } from './outage-study.js';
+
+/** An outage begins every so many hours: some five hundred in a season. */
+const everyH = 4;
+
+/**
+ * The outages the brief asks to get through: those that begin in the design season, with the sun it counts on, followed for
+ * half as long again as is required and for three days at least.
+ *
+ * @returns null where nothing is backed up
+ */
+export function runtimeOutlook(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null {
+  const { job } = study;
+  const year = studyYear(study, catalogue);
+  if (!year) return null;
+  const { settings } = year.context;
+  const withoutSun = settings.outageWeather.value === 'no-sun' && job.outage.arrays.length > 0;
+  const played = withoutSun
+    ? studyYear({ ...study, job: { ...job, outage: { ...job.outage, arrays: [] } } }, catalogue)
+    : year;
+  const requiredH = settings.requiredRuntimeH.value;
+  const followedMin = Math.ceil(Math.max(72, requiredH * 1.5)) * 60;
+  return played && seasonOutlook(played, settings.designSeason.value, { everyH, requiredH, followedMin });
+}
