@@ -1,0 +1,84 @@
+import { emptyScenario, newJob } from '@levamen/core';
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { comparedStudy, comparisonChoices } from './comparisons';
+import { horizonText, readHorizon, readShade, shadeText } from './conditions/read-points';
+import { endsOf, meansOf, stepOf } from './day-picture';
+import { clockText, dateOfDay, dayOfDate, dayText, lengthText, momentText } from './moment-text';
+import { eventText } from './outage-words';
+
+describe('moments', () => {
+  it('are read off the year', () => {
+    expect(momentText(0)).toBe('1 Jan 00:00');
+    expect(momentText(364 * 1440 + 1439)).toBe('31 Dec 23:59');
+    expect(momentText(365 * 1440 + 61)).toBe('1 Jan 01:01');
+    expect(momentText(-60)).toBe('31 Dec 23:00');
+    expect(dayText(59)).toBe('1 Mar');
+    expect(clockText(125.9)).toBe('02:05');
+    expect([12, 60, 95, 1440, 3000].map(lengthText)).toEqual([
+      '12 min',
+      '1 h',
+      '1 h 35 min',
+      '1 d',
+      '2 d 2 h',
+    ]);
+  });
+  it('go to a date and back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 364 }), (day) => {
+        expect(dayOfDate(dateOfDay(day))).toBe(day);
+      }),
+    );
+    expect(dayOfDate('2028-02-29')).toBe(58);
+    expect(dayOfDate('soon')).toBeNull();
+  });
+});
+
+describe('the picture', () => {
+  it('shows means and ends of steps, and no more points than can be seen', () => {
+    expect(meansOf([1, 3, 5, 7, 9], 2)).toEqual([2, 6, 9]);
+    expect(endsOf([1, 3, 5, 7, 9], 2)).toEqual([3, 7, 9]);
+    expect(stepOf(60)).toBe(1);
+    expect(10_080 / stepOf(10_080)).toBeLessThanOrEqual(720);
+  });
+});
+
+describe('horizon and shade', () => {
+  it('are read as they are typed, and written the same', () => {
+    expect(readHorizon('90:12, 180 5.5;')).toEqual({
+      ok: true,
+      horizon: [
+        { azimuthDeg: 90, elevationDeg: 12 },
+        { azimuthDeg: 180, elevationDeg: 5.5 },
+      ],
+    });
+    const read = readShade('7-10 60, 16 100');
+    expect(read.ok && shadeText(read.shadeByHour)).toBe('7-10 60, 16 100');
+    expect(readShade('  ')).toEqual({ ok: true, shadeByHour: null });
+    expect(horizonText([])).toBe('');
+  });
+  it.each(['east:12', '90', '400:5', '90:95'])('%s is refused as a horizon', (text) => {
+    const read = readHorizon(text);
+    expect(read.ok ? '' : read.message).toContain(text);
+  });
+  it.each(['morning', '9-7 50', '7-30 50', '7 150'])('%s is refused as shade', (text) => {
+    const read = readShade(text);
+    expect(read.ok ? '' : read.message).toContain(text);
+  });
+});
+
+describe('comparisons and words', () => {
+  const study = { job: newJob('x'), islandId: '', parts: [], weather: null };
+  it('offers what the job does not have, and changes nothing but that', () => {
+    const values = comparisonChoices(emptyScenario()).map(({ value }) => value);
+    expect(values).toEqual(['nothing', 'saving', 'sun', 'generator', 'half-full']);
+    expect(comparedStudy(study, 'nothing')).toBeNull();
+    expect(comparedStudy(study, 'half-full')!.job.outage.startCharge).toBe(0.5);
+    expect(comparedStudy(study, 'sun')!.job.outage.arrays).toHaveLength(1);
+  });
+  it('words events', () => {
+    expect(eventText({ kind: 'trip', what: 'overload-l1' })).toBe('Trip: overload on L1');
+    expect(eventText({ kind: 'shed', what: 'Dishwasher' })).toBe('Shed: Dishwasher');
+    expect(eventText({ kind: 'full', what: '' })).toBe('Battery full');
+  });
+});
