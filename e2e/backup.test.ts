@@ -142,7 +142,7 @@ test('power is shown through the day, in the stage and in the drawer', async ({ 
   await expect(details(page)).toContainText('it holds');
   await bench.margin('continuous').click();
   const drawer = page.getByRole('complementary', { name: 'Working' });
-  await expect(drawer.getByRole('img')).toBeVisible();
+  await expect(drawer.getByRole('img', { name: /Running demand/ })).toBeVisible();
   await bench.margin('gap').click();
   await expect(drawer).toContainText('Internet modem and router');
 });

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
 import type { Brief } from '../job/brief.schema.js';
+import type { Job } from '../job/job.schema.js';
+import { usualGenerator } from '../outage/helpful-changes.js';
 import { demoJobs } from '../demo/demo-jobs.js';
 import { newJob } from '../job/new-job.js';
 import type { Load } from '../load/load.schema.js';
@@ -72,5 +74,31 @@ describe('findings', () => {
     const order = findings.map(({ severity }) => severities.indexOf(severity));
     expect(order).toEqual(order.toSorted((a, b) => a - b));
     for (const { because, cure } of findings) expect(because.length * cure.length).toBeGreaterThan(0);
+  });
+});
+
+describe('sun and generator beside a stack', () => {
+  const job = demoJobs[0]!.job;
+  const keys = (outage: Partial<Job['outage']>) =>
+    jobFindings(evaluateJob({ ...job, outage: { ...job.outage, ...outage } }, builtInCatalogue))
+      .map(({ key }) => key)
+      .filter((key) => /^(solar|generator)-/.test(key));
+  const [array] = job.outage.arrays;
+  it('fit in the demo', () => {
+    expect(keys({})).toEqual([]);
+  });
+  it('are refused where the stack cannot take them', () => {
+    expect(keys({ arrays: [{ ...array!, ratedW: 20_000 }] })).toEqual(['solar-ac-limit']);
+    expect(keys({ arrays: [{ ...array!, coupling: 'dc' }] })).toEqual(['solar-dc-limit']);
+  });
+  it('must not work against each other', () => {
+    const generator = {
+      ...usualGenerator('auto'),
+      locksSolarOut: false,
+      startBelow: 0.9,
+      stopAbove: 0.5,
+      chargerW: 500,
+    };
+    expect(keys({ generator })).toEqual(['generator-thresholds', 'generator-solar', 'generator-idles']);
   });
 });

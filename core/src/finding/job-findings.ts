@@ -3,13 +3,16 @@ import { backupFindings } from './backup-findings.js';
 import { designFindings } from './design-findings.js';
 import { severities, type Finding } from './finding.js';
 import { loadFindings } from './load-findings.js';
+import { outageFindings } from './outage-findings.js';
 
 /** Everything an evaluation gives reason to say, worst first. */
-export function jobFindings({ context, selected, chosenProblem }: Evaluation): Finding[] {
+export function jobFindings({ context, selected, chosenProblem, island }: Evaluation): Finding[] {
   const found = [
     ...loadFindings(context),
     ...designFindings(context, selected),
     ...backupFindings(context, selected),
+    // Sun and generator belong to the first island.
+    ...(island?.first === false ? [] : outageFindings(context, selected)),
   ];
   if (chosenProblem !== '') {
     found.push({

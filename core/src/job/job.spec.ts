@@ -12,6 +12,7 @@ import type { Job } from './job.schema.js';
 import { newJob } from './new-job.js';
 import { readJob } from './read-job.js';
 import { settingsOf } from './settings.js';
+import { emptyScenario } from '../outage/scenario.schema.js';
 
 const copy = <T>(value: T): T => structuredClone(value);
 const firstProblem = (document: unknown) => {
@@ -129,6 +130,15 @@ describe('a job of version 2', () => {
       of.survey.panels.flatMap(({ circuits }) => circuits.map(({ id, lane }) => `${id} ${lane}`));
     expect(lanes(read.job)).toEqual(lanes(job));
     expect(read.job.backup).toEqual({ services: [], shouldWorth: 4 });
+  });
+});
+
+describe('a job of version 3', () => {
+  it('gains an outage about which nothing is said', () => {
+    const { outage: _o, brief, ...rest } = copy(demoJobs[0]!.job) as unknown as Record<string, unknown> & Job;
+    const { outageWeather: _w, ...oldBrief } = brief;
+    const read = readJob({ ...rest, brief: oldBrief, version: 3 });
+    expect(read.ok && read.job).toEqual({ ...demoJobs[0]!.job, outage: emptyScenario() });
   });
 });
 

@@ -38,7 +38,7 @@ export interface FateWish {
  */
 export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
   const { hours, horizonMin, everyH = 1, merge = true } = wish;
-  const stepper = new OutageStepper(plan);
+  const stepper = new OutageStepper(plan, false);
   const { state } = stepper;
   const survivedMin = new Float32Array(hours).fill(NaN);
   const cause = new Uint8Array(hours);

@@ -1,5 +1,6 @@
 import { drainOf, solarReturnMin, type OutagePlan } from './outage-plan.js';
 import { wrapMinute } from './minutes.js';
+import { startMark } from './overload-minutes.js';
 
 /** Why the house goes dark. */
 export const causes = [
@@ -14,6 +15,9 @@ export const causes = [
   'fuel',
 ] as const;
 export type Cause = (typeof causes)[number];
+
+/** The cause that a mark of an overloaded minute stands for, see {@link markOverloads}. */
+const causeOfMark = (mark: number): number => (mark >= startMark ? 7 : mark + 1);
 
 /** Places of the state of an outage. */
 export const at = {
@@ -87,8 +91,47 @@ export class OutageStepper {
   private readonly dischargeShare: Float32Array;
   private readonly fromMinute: number;
   private readonly quiet = new Uint8Array(24);
+  // The numbers of the hardware once more, one step away instead of three.
+  private readonly usableWh: number;
+  private readonly keptWh: number;
+  private readonly restoreAboveWh: number;
+  private readonly standbyW: number;
+  private readonly chargePowerW: number;
+  private readonly chargeEfficiency: number;
+  private readonly chargeTaperFromWh: number;
+  private readonly chargeAtFull: number;
+  private readonly dischargePowerW: number;
+  private readonly dischargeEfficiency: number;
+  private readonly dischargeTaperBelowWh: number;
+  private readonly dischargeAtEmpty: number;
+  private readonly hasGenerator: boolean;
+  private readonly hasVehicle: boolean;
+  private readonly bendsByRate: boolean;
 
-  constructor(private readonly plan: OutagePlan) {
+  /**
+   * @param plan what happens from outside, and the hardware
+   * @param writesFlows are the flows wanted? Without them a minute takes about half the time
+   */
+  constructor(
+    private readonly plan: OutagePlan,
+    private readonly writesFlows = true,
+  ) {
+    const { hardware } = plan;
+    this.usableWh = hardware.usableWh;
+    this.keptWh = hardware.keptWh;
+    this.restoreAboveWh = hardware.restoreAboveWh;
+    this.standbyW = hardware.standbyW;
+    this.chargePowerW = hardware.chargePowerW;
+    this.chargeEfficiency = hardware.chargeEfficiency;
+    this.chargeTaperFromWh = hardware.chargeTaperFromWh;
+    this.chargeAtFull = hardware.chargeAtFull;
+    this.dischargePowerW = hardware.dischargePowerW;
+    this.dischargeEfficiency = hardware.dischargeEfficiency;
+    this.dischargeTaperBelowWh = hardware.dischargeTaperBelowWh;
+    this.dischargeAtEmpty = hardware.dischargeAtEmpty;
+    this.hasGenerator = hardware.generator !== null;
+    this.hasVehicle = hardware.vehicle !== null;
+    this.bendsByRate = hardware.peukert !== null;
     this.demandW = plan.trace.demandW;
     this.overloads = plan.overloads;
     this.thresholdsWh = plan.thresholdsWh;
@@ -121,43 +164,41 @@ export class OutageStepper {
   /** Plays one minute of the window. */
   step(minute: number): void {
     const { state, flows } = this;
-    const { hardware } = this.plan;
     const ofYear = (this.fromMinute + minute) % 525_600;
     const ofYearHour = (ofYear / 60) | 0;
-    flows.fill(0);
+    if (this.writesFlows) flows.fill(0);
     state[at.servedShare] = 0;
-    const running = hardware.generator !== null && this.runEngine(ofYearHour % 24);
+    const running = this.hasGenerator && this.runEngine(ofYearHour % 24);
     if (state[at.dark]! !== dark.lit && !this.comesBack(minute, running)) {
       this.chargeInTheDark(minute, ofYear, ofYearHour);
       return;
     }
-    const usableWh = hardware.usableWh;
+    const { usableWh } = this;
     let chargeWh = state[at.chargeWh]!;
     let stage = state[at.stage]!;
     while (stage < this.thresholdsWh.length && chargeWh <= this.thresholdsWh[stage]!) stage += 1;
-    while (
-      stage > 0 &&
-      chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + hardware.restoreAboveWh)
-    ) {
+    while (stage > 0 && chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + this.restoreAboveWh)) {
       stage -= 1;
     }
     state[at.stage] = stage;
     const demandW = this.demandW[stage]![minute]!;
-    flows[flow.demandW] = demandW;
     const up = state[at.upMin]! >= solarReturnMin;
     const acThereW = this.acW[ofYear]!;
     const dcW = this.dcW[ofYear]!;
-    flows[flow.sunW] = acThereW + dcW;
+    if (this.writesFlows) {
+      flows[flow.demandW] = demandW;
+      flows[flow.sunW] = acThereW + dcW;
+    }
     if (!running && this.overloads[stage]![minute]! > 0) {
-      this.trip(this.overloads[stage]![minute]! + 1);
+      this.trip(causeOfMark(this.overloads[stage]![minute]!));
       return;
     }
-    const acW = up && !(running && hardware.generator!.locksSolarOut) ? acThereW : 0;
-    const { dischargeEfficiency, chargeEfficiency } = hardware;
-    let restW = demandW + hardware.standbyW;
+    const acW = up && !(running && this.plan.hardware.generator!.locksSolarOut) ? acThereW : 0;
+    const { dischargeEfficiency, chargeEfficiency } = this;
+    let restW = demandW + this.standbyW;
     let generatorW = 0;
     if (running) {
-      generatorW = Math.min(restW, hardware.generator!.powerW);
+      generatorW = Math.min(restW, this.plan.hardware.generator!.powerW);
       restW -= generatorW;
     }
     const acUsedW = acW < restW ? acW : restW;
@@ -167,7 +208,7 @@ export class OutageStepper {
     restW -= dcUsedW * dischargeEfficiency;
     if (restW < slackW) restW = 0;
     let vehicleW = 0;
-    if (restW > 0 && hardware.vehicle !== null) {
+    if (restW > 0 && this.hasVehicle) {
       vehicleW = this.vehicleFeedsW(restW, chargeWh);
       restW -= vehicleW;
     }
@@ -175,21 +216,20 @@ export class OutageStepper {
     if (batteryW > 0) {
       const byCold = this.dischargeShare[ofYearHour]!;
       const low =
-        chargeWh < hardware.dischargeTaperBelowWh
-          ? hardware.dischargeAtEmpty +
-            (1 - hardware.dischargeAtEmpty) * (chargeWh / hardware.dischargeTaperBelowWh)
+        chargeWh < this.dischargeTaperBelowWh
+          ? this.dischargeAtEmpty + (1 - this.dischargeAtEmpty) * (chargeWh / this.dischargeTaperBelowWh)
           : 1;
-      if (byCold < 1 && batteryW > hardware.dischargePowerW * byCold) {
+      if (byCold < 1 && batteryW > this.dischargePowerW * byCold) {
         this.trip(6);
         return;
       }
-      if (low < 1 && batteryW > hardware.dischargePowerW * low) {
+      if (low < 1 && batteryW > this.dischargePowerW * low) {
         this.goEmpty();
         return;
       }
     }
-    const drainW = hardware.peukert === null ? batteryW : drainOf(hardware, batteryW);
-    const leftWh = chargeWh - hardware.keptWh;
+    const drainW = this.bendsByRate ? drainOf(this.plan.hardware, batteryW) : batteryW;
+    const leftWh = chargeWh - this.keptWh;
     let share = 1;
     if (drainW * hour > leftWh && drainW > 0) share = leftWh > 0 ? leftWh / (drainW * hour) : 0;
     let storedW = 0;
@@ -200,12 +240,12 @@ export class OutageStepper {
     let vehicleInDcW = 0;
     if (batteryW === 0 && share === 1) {
       const taper =
-        chargeWh > hardware.chargeTaperFromWh
+        chargeWh > this.chargeTaperFromWh
           ? 1 -
-            ((1 - hardware.chargeAtFull) * (chargeWh - hardware.chargeTaperFromWh)) /
-              (usableWh - hardware.chargeTaperFromWh)
+            ((1 - this.chargeAtFull) * (chargeWh - this.chargeTaperFromWh)) /
+              (usableWh - this.chargeTaperFromWh)
           : 1;
-      const byPowerW = hardware.chargePowerW * this.chargeShare[ofYearHour]! * taper;
+      const byPowerW = this.chargePowerW * this.chargeShare[ofYearHour]! * taper;
       const byRoomW = (usableWh - chargeWh) * 60;
       const limitW = byPowerW < byRoomW ? byPowerW : byRoomW;
       if (limitW > 0) {
@@ -214,14 +254,14 @@ export class OutageStepper {
         const acLeftW = (acW - acUsedW) * chargeEfficiency;
         acStoredW = acLeftW < limitW - dcStoredW ? acLeftW : limitW - dcStoredW;
         if (running) {
-          const { powerW, chargerW } = hardware.generator!;
+          const { powerW, chargerW } = this.plan.hardware.generator!;
           const spareW = Math.min(powerW - generatorW, chargerW) * chargeEfficiency;
           generatorStoredW = Math.max(0, Math.min(spareW, limitW - dcStoredW - acStoredW));
         }
         storedW = dcStoredW + acStoredW + generatorStoredW;
       }
-      if (hardware.vehicle !== null && hardware.vehicle.role === 'sink') {
-        const { powerW, energyWh } = hardware.vehicle;
+      if (this.hasVehicle && this.plan.hardware.vehicle!.role === 'sink') {
+        const { powerW, energyWh } = this.plan.hardware.vehicle!;
         const roomW = Math.max(0, Math.min(powerW, (energyWh - state[at.vehicleWh]!) * 60));
         vehicleInAcW = Math.min(roomW, Math.max(0, acW - acUsedW - acStoredW / chargeEfficiency));
         const dcLeftW = Math.max(0, dcW - dcUsedW - dcStoredW);
@@ -231,25 +271,27 @@ export class OutageStepper {
     const vehicleInW = vehicleInAcW + vehicleInDcW * dischargeEfficiency;
     const generatorOutW = generatorW + generatorStoredW / chargeEfficiency;
     const acTakenW = acUsedW + acStoredW / chargeEfficiency + vehicleInAcW;
-    const sunUsedW = (acTakenW + dcUsedW + dcStoredW + vehicleInDcW) * share;
     chargeWh += (storedW - drainW * share) * hour;
     if (usableWh - chargeWh < usableWh * 1e-12) chargeWh = usableWh;
-    if (share < 1) chargeWh = hardware.keptWh < state[at.chargeWh]! ? hardware.keptWh : state[at.chargeWh]!;
+    if (share < 1) chargeWh = this.keptWh < state[at.chargeWh]! ? this.keptWh : state[at.chargeWh]!;
     state[at.chargeWh] = chargeWh;
     state[at.vehicleWh]! += (vehicleInW - vehicleW * share) * hour;
-    flows[flow.servedW] = demandW * share;
-    flows[flow.standbyW] = hardware.standbyW * share;
-    flows[flow.sunUsedW] = sunUsedW;
-    flows[flow.generatorW] = generatorOutW * share;
-    flows[flow.drainW] = drainW * share;
-    flows[flow.storedW] = storedW;
-    flows[flow.vehicleOutW] = vehicleW * share;
-    flows[flow.vehicleInW] = vehicleInW;
-    flows[flow.lossW] =
-      (dcUsedW * (1 - dischargeEfficiency) + drainW - restW) * share +
-      ((acStoredW + generatorStoredW) * (1 - chargeEfficiency)) / chargeEfficiency +
-      vehicleInDcW * (1 - dischargeEfficiency);
-    flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
+    if (this.writesFlows) {
+      const sunUsedW = (acTakenW + dcUsedW + dcStoredW + vehicleInDcW) * share;
+      flows[flow.servedW] = demandW * share;
+      flows[flow.standbyW] = this.standbyW * share;
+      flows[flow.sunUsedW] = sunUsedW;
+      flows[flow.generatorW] = generatorOutW * share;
+      flows[flow.drainW] = drainW * share;
+      flows[flow.storedW] = storedW;
+      flows[flow.vehicleOutW] = vehicleW * share;
+      flows[flow.vehicleInW] = vehicleInW;
+      flows[flow.lossW] =
+        (dcUsedW * (1 - dischargeEfficiency) + drainW - restW) * share +
+        ((acStoredW + generatorStoredW) * (1 - chargeEfficiency)) / chargeEfficiency +
+        vehicleInDcW * (1 - dischargeEfficiency);
+      flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
+    }
     if (running) this.burn(generatorOutW);
     state[at.servedShare] = share;
     if (share < 1) {
@@ -305,7 +347,7 @@ export class OutageStepper {
       state[at.tries]! += hardware.retriesPerMinute;
       const mark = this.overloads[state[at.stage]!]![minute]!;
       if (mark > 0 && !running) {
-        this.trip(mark + 1);
+        this.trip(causeOfMark(mark));
         return false;
       }
     } else if (!running && state[at.chargeWh]! < hardware.keptWh + comesBackShare * hardware.usableWh) {

@@ -49,7 +49,7 @@ export function stepsBetween(
     steps.push({ at, deltaVA });
   };
   for (const load of loads) {
-    const runs = trace.managed.find(({ load: other }) => other === load)?.on;
+    const runs = trace.managed.find(({ load: other }) => other.load === load.load)?.on;
     eachSpan(load.cycles, trace.fromMinute + from, to - from, (begin, end, starts) => {
       if (runs) {
         for (let m = Math.floor(begin); m < Math.ceil(end); m += 1) {
@@ -118,7 +118,13 @@ export function markOverloads(
   if (at < to) settle(at, to);
 }
 
-/** For each stage of shedding, the minutes in which the inverter disconnects, see {@link markOverloads}. */
+/** Added to a mark where running loads alone would be held: a start is what trips. */
+export const startMark = 16;
+
+/**
+ * For each stage of shedding, the minutes in which the inverter disconnects, see {@link markOverloads}; with
+ * {@link startMark} added where it is a start that passes the limit.
+ */
 export function overloadMinutes(
   house: TracedHouse,
   trace: DemandTrace,
@@ -126,6 +132,7 @@ export function overloadMinutes(
 ): Uint8Array[] {
   return trace.peakVA.map((peaks, stage) => {
     const marks = new Uint8Array(trace.minutes);
+    const running = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
     const suspect = (m: number): boolean =>
       peaks.some((peak, axis) => peak[m]! > axes[axis]!.levels[0]!.aboveVA + slackVA);
@@ -139,6 +146,12 @@ export function overloadMinutes(
       // A long stretch is cut, so that the lists of steps stay short; timers begin anew, which is on the kind side by seconds.
       while (end < trace.minutes && end - m < 720 && suspect(end)) end += 1;
       markOverloads(stepsBetween(loads, trace, m, end, axes.length), axes, m, end, marks);
+      if (marks.subarray(m, end).some((mark) => mark > 0)) {
+        running.fill(0, m, end);
+        const gentle = loads.map((load) => ({ ...load, surgeVA: 0 }));
+        markOverloads(stepsBetween(gentle, trace, m, end, axes.length), axes, m, end, running);
+        for (let i = m; i < end; i += 1) if (marks[i]! > 0 && running[i] === 0) marks[i]! += startMark;
+      }
       m = end;
     }
     return marks;

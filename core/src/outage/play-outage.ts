@@ -21,7 +21,8 @@ export type OutageEventKind =
   | 'lit-again'
   | 'vehicle-feeds'
   | 'too-cold'
-  | 'grid-back';
+  | 'grid-back'
+  | 'resynchronised';
 
 export interface OutageEvent {
   /** Minutes since the outage began. */
@@ -47,9 +48,11 @@ export const servedTiers = ['must', 'should', 'may', 'never'] as const satisfies
 
 /** An outage, minute by minute. All powers in W, means of a minute. */
 export interface OutageRun {
-  /** Minute of the year at which it begins, and its length. */
+  /** Minute of the year at which it begins, and its length until the house is on the grid again. */
   readonly fromMinute: number;
   readonly minutes: number;
+  /** Of them, without the grid; then it is watched until the house returns to it. */
+  readonly outageMinutes: number;
   readonly servedW: Readonly<Record<Tier, Float32Array>>;
   readonly unservedW: Readonly<Record<Tier, Float32Array>>;
   readonly standbyW: Float32Array;
@@ -82,18 +85,22 @@ export interface OutageRun {
 /** Frequency rises by so much until solar inverters give nothing (common practice, no source), Hz. */
 export const frequencyShiftHz = 1.5;
 
+/** The grid is watched for so long before the house returns to it (IEEE 1547-2018, enter-service delay; recalled), min. */
+export const resynchronisingMin = 5;
+
 /**
  * Plays one outage, minute by minute, and writes down everything.
  *
  * @param fromMinute minute of the year at which the grid goes away
- * @param minutes how long it stays away
+ * @param outageMinutes how long it stays away
  */
 export function playOutage(
   year: OutageYear,
   fromMinute: number,
-  minutes: number,
+  outageMinutes: number,
   chargeWh = year.hardware.startWh,
 ): OutageRun {
+  const minutes = outageMinutes + resynchronisingMin;
   const hourStart = Math.floor(fromMinute / 60) * 60;
   const lead = fromMinute - hourStart;
   const plan = outagePlan(year, hourStart, minutes + lead);
@@ -218,6 +225,7 @@ export function playOutage(
     if (state[at.engine] === engine.running) generatorMin += 1;
     lowestCharge = Math.min(lowestCharge, run.charge[index]!);
 
+    if (index === outageMinutes) note(index, 'grid-back');
     const moment = index + share;
     if (was.dark !== dark.lit && lit) {
       note(index, was.dark === dark.tripped ? 'reconnected' : 'lit-again');
@@ -256,7 +264,7 @@ export function playOutage(
       }
     }
   }
-  note(minutes, 'grid-back');
+  note(minutes, 'resynchronised');
   const tiers = servedTiers.map((tier): TierResult => {
     const served = run.servedW[tier];
     const unserved = run.unservedW[tier];
@@ -275,6 +283,7 @@ export function playOutage(
   return {
     fromMinute,
     minutes,
+    outageMinutes,
     ...run,
     events,
     tiers,

@@ -19,7 +19,7 @@ const endings: Partial<Readonly<Record<Cause, string>>> = {
   'overload-l2': 'overload on L2',
   'overload-l3': 'overload on L3',
   cold: 'a battery too cold or too hot',
-  starting: 'motors that restart after the gap',
+  starting: 'a motor start',
   fuel: 'the end of the fuel',
 };
 

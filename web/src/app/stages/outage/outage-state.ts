@@ -4,7 +4,7 @@ import { outageWeather, worstSpells, yearMap, type OutageRun, type OutageStudy }
 import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { OutageStudies, type Progress, type YearOfFates } from '../../data/outage-studies';
-import { comparedStudy, type Comparison } from './comparisons';
+import { comparisonsOf } from './comparisons';
 
 const settleMs = 200;
 
@@ -73,11 +73,15 @@ export class OutageState {
   readonly lengthH = linkedSignal(() => [24, 48, 72, 168].find((h) => h >= this.requiredH() * 1.4) ?? 168);
 
   readonly run = this.played(this.study, false);
-  readonly comparison = signal<Comparison>('nothing');
-  private readonly otherStudy = computed(() => {
+  readonly comparisons = computed(() => {
     const study = this.study();
-    return study && comparedStudy(study, this.comparison());
+    return study ? comparisonsOf(study, this.evaluations.catalogue()) : [];
   });
+  /** Id of the comparison; '' for none. */
+  readonly comparison = signal('');
+  private readonly otherStudy = computed(
+    () => this.comparisons().find(({ id }) => id === this.comparison())?.study ?? null,
+  );
   readonly otherRun = this.played(this.otherStudy, true);
 
   /** Looks at one outage of the year. */

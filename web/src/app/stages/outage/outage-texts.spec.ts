@@ -1,7 +1,7 @@
-import { emptyScenario, newJob } from '@levamen/core';
+import { builtInCatalogue, demoJobs } from '@levamen/core';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { comparedStudy, comparisonChoices } from './comparisons';
+import { comparisonsOf } from './comparisons';
 import { horizonText, readHorizon, readShade, shadeText } from './conditions/read-points';
 import { endsOf, meansOf, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, dayText, lengthText, momentText } from './moment-text';
@@ -68,13 +68,16 @@ describe('horizon and shade', () => {
 });
 
 describe('comparisons and words', () => {
-  const study = { job: newJob('x'), islandId: '', parts: [], weather: null };
-  it('offers what the job does not have, and changes nothing but that', () => {
-    const values = comparisonChoices(emptyScenario()).map(({ value }) => value);
-    expect(values).toEqual(['nothing', 'saving', 'sun', 'generator', 'half-full']);
-    expect(comparedStudy(study, 'nothing')).toBeNull();
-    expect(comparedStudy(study, 'half-full')!.job.outage.startCharge).toBe(0.5);
-    expect(comparedStudy(study, 'sun')!.job.outage.arrays).toHaveLength(1);
+  it('offers what can be taken away and every change, and alters nothing but that', () => {
+    const { job } = demoJobs[0]!;
+    const study = { job, islandId: '', parts: job.design.chosen!, weather: null };
+    const offered = comparisonsOf(study, builtInCatalogue);
+    const of = (id: string) => offered.find((one) => one.id === id)!.study;
+    expect(new Set(offered.map(({ id }) => id)).size).toBe(offered.length);
+    expect(offered.map(({ id }) => id)).not.toContain('no-generator');
+    expect(of('no-sun').job.outage).toEqual({ ...job.outage, arrays: [] });
+    expect(of('half-full').job.outage.startCharge).toBe(0.5);
+    expect(of('unit.madder-pack').parts.find(({ unitId }) => unitId === 'madder-pack')!.quantity).toBe(3);
   });
   it('words events', () => {
     expect(eventText({ kind: 'trip', what: 'overload-l1' })).toBe('Trip: overload on L1');

@@ -8,7 +8,7 @@ export const causeWords: Readonly<Record<Cause, string>> = {
   'overload-l2': 'overload on L2',
   'overload-l3': 'overload on L3',
   cold: 'battery too cold or too hot',
-  starting: 'restart after the gap',
+  starting: 'a motor start',
   fuel: 'out of fuel',
 };
 
@@ -28,7 +28,8 @@ const eventWords: Readonly<Record<OutageEventKind, string>> = {
   'lit-again': 'Lit again',
   'vehicle-feeds': 'Vehicle feeds the house',
   'too-cold': 'Battery gives too little',
-  'grid-back': 'The grid is back; it is watched for five to ten minutes before the house returns to it',
+  'grid-back': 'The grid is back, and is watched',
+  resynchronised: 'The house returns to the grid',
 };
 
 const isCause = (what: string): what is Cause => what in causeWords;

@@ -4,7 +4,6 @@ import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import { chartInk } from '../../ui/chart-ink';
-import { comparisonChoices, comparisons, type Comparison } from './comparisons';
 import { dayPicture, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, lengthText, momentText } from './moment-text';
 import { causeWords, eventText, tierWords } from './outage-words';
@@ -36,7 +35,6 @@ export class PlayView {
     })),
     { value: 'chosen', label: 'a chosen day and hour' },
   ]);
-  protected readonly compareChoices = computed(() => comparisonChoices(this.job().outage));
   protected readonly date = computed(() => dateOfDay(Math.floor(this.state.chosenMinute() / 1440)));
   protected readonly clock = computed(() => clockText(this.state.chosenMinute()));
 
@@ -57,13 +55,13 @@ export class PlayView {
   protected readonly verdict = computed(() => {
     const run = this.run();
     if (!run) return null;
-    const requiredMin = Math.min(this.state.requiredH() * 60, run.minutes);
+    const requiredMin = Math.min(this.state.requiredH() * 60, run.outageMinutes);
     const through = run.cause === 'none';
     return {
       word: through ? 'gets through' : run.survivedMin >= requiredMin ? 'holds' : 'fails',
       from: momentText(run.fromMinute),
       text: through
-        ? `the whole ${lengthText(run.minutes)}; the charge falls to ${quantityText(run.lowestCharge, 'share')} at the lowest`
+        ? `the whole ${lengthText(run.outageMinutes)}; the charge falls to ${quantityText(run.lowestCharge, 'share')} at the lowest`
         : `dark after ${lengthText(run.survivedMin)}: ${causeWords[run.cause]}; ${lengthText(this.state.requiredH() * 60)} are required`,
     };
   });
@@ -123,10 +121,6 @@ export class PlayView {
 
   protected choose(which: string): void {
     this.state.which.set(which as Which);
-  }
-
-  protected compare(value: string): void {
-    this.state.comparison.set(comparisons.find((one) => one === value) ?? ('nothing' satisfies Comparison));
   }
 
   protected setDate(value: string): void {

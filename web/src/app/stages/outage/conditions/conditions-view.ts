@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { outageSettingsOf, scenarioSchema, settingsOf, type Job, type UnitSystem } from '@levamen/core';
 import { Button } from 'primeng/button';
+import { injectFindings } from '../../../data/findings';
+import { FindingsList } from '../../../ui/findings-list';
 import { AmountField } from '../../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../../ui/choice-field';
 import { ArrayFields } from './array-fields';
@@ -15,10 +17,24 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
 /** What an outage meets: weather, sun, generator, vehicle, household, battery. */
 @Component({
   selector: 'lv-conditions-view',
-  imports: [AmountField, ArrayFields, Button, ChoiceField, GeneratorFields, VehicleFields, WeatherFields],
+  imports: [
+    FindingsList,
+    AmountField,
+    ArrayFields,
+    Button,
+    ChoiceField,
+    GeneratorFields,
+    VehicleFields,
+    WeatherFields,
+  ],
   providers: [ScenarioEdits],
   template: `
     <div class="cards">
+      @if (findings().length > 0) {
+        <section class="sheet wide" aria-label="Findings">
+          <lv-findings-list [findings]="findings()" />
+        </section>
+      }
       <section class="sheet" aria-label="Weather">
         <h2>Weather</h2>
         <lv-weather-fields [job]="job()" />
@@ -144,6 +160,10 @@ export class ConditionsView {
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = scenarioSchema.shape;
   protected readonly said = computed(() => outageSettingsOf(this.job()));
+  private readonly all = injectFindings();
+  protected readonly findings = computed(() =>
+    this.all().filter(({ key }) => /^(solar|generator)-/.test(key)),
+  );
   protected readonly handsOn = computed(() => settingsOf(this.job()).handsOn.value);
   protected readonly households: Choice<Household>[] = [
     { label: 'Lives as usual', value: 'usual' },

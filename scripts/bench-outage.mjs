@@ -1,0 +1,164 @@
+// Single outages, the map of a year, and the same model in C, for docs/performance.md.
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  builtInCatalogue,
+  changeShed,
+  demoJobs,
+  evaluateJob,
+  moveToLane,
+  outageFates,
+  outagePlan,
+  playOutage,
+  studyYear,
+  usualArray,
+  usualGenerator,
+  windowFor,
+} from '../core/dist/index.js';
+import { sixtyCircuits } from './bench-backup.mjs';
+
+const ms = (value) => `${value.toFixed(0)} ms`;
+const percentile = (values, share) =>
+  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
+const horizonMin = 7 * 1440;
+
+/** Sixty circuits behind a large stack, with sun and, where asked, a generator, and two circuits shed by charge. */
+const sixty = (generator) => {
+  const job = sixtyCircuits(3);
+  const lanes = moveToLane(job, { circuitIds: ['c7', 'c19'], loadIds: [] }, 'auto');
+  const shed = changeShed(lanes, ['c7', 'c19'], { when: 'charge', belowCharge: 0.5 });
+  return {
+    ...shed,
+    outage: {
+      ...shed.outage,
+      arrays: [{ ...usualArray(shed, 'a', 'Roof'), ratedW: 16_000, inverterW: null }],
+      generator: generator ? usualGenerator('auto') : null,
+    },
+  };
+};
+const study = (job, parts) => ({ job, islandId: '', parts, weather: null });
+const largest = [
+  { unitId: 'woad-93', quantity: 3 },
+  { unitId: 'woad-module', quantity: 24 },
+];
+const farm = demoJobs[0].job;
+const cases = [
+  ['farmhouse of the demo, sun', study(farm, evaluateJob(farm, builtInCatalogue).selected.stack.parts)],
+  ['60 circuits, sun, two shed by charge', study(sixty(false), largest)],
+  ['60 circuits, sun, generator, two shed by charge', study(sixty(true), largest)],
+];
+
+/** Writes a plan as outage-model.c reads it. */
+function writePlan(plan, path) {
+  const h = plan.hardware;
+  const g = h.generator;
+  const numbers = [
+    plan.trace.demandW.length, plan.trace.minutes, 8760, horizonMin, plan.trace.fromMinute,
+    h.usableWh, h.startWh, h.keptWh, h.chargePowerW, h.chargeEfficiency, h.chargeTaperFromWh, h.chargeAtFull,
+    h.dischargePowerW, h.dischargeEfficiency, h.dischargeTaperBelowWh, h.dischargeAtEmpty, h.standbyW, h.retryTries,
+    h.retriesPerMinute, h.resetAfterMin, h.restoreAboveWh,
+    ...(g
+      ? [1, g.locksSolarOut ? 1 : 0, g.powerW, g.startBelow, g.stopAbove, g.warmUpMin, g.chargerW, g.fuelL ?? Infinity, g.idleLPerH, g.fullLPerH]
+      : new Array(10).fill(0)),
+  ]; // prettier-ignore
+  const quiet = new Uint8Array(24);
+  if (g?.quiet) for (let hour = g.quiet.fromH; hour !== g.quiet.toH; hour = (hour + 1) % 24) quiet[hour] = 1;
+  const bytes = (array) => Buffer.from(array.buffer, array.byteOffset, array.byteLength);
+  const padded = (values, length) => bytes(Float64Array.from({ length }, (_, i) => values[i] ?? 0));
+  writeFileSync(
+    path,
+    Buffer.concat([
+      padded(numbers, 40),
+      padded(plan.thresholdsWh, 8),
+      bytes(quiet),
+      ...plan.trace.demandW.flatMap((watts, stage) => [bytes(watts), bytes(plan.overloads[stage])]),
+      bytes(plan.pickups),
+      ...[plan.sun.acW, plan.sun.dcW, plan.chargeShare, plan.dischargeShare].map(bytes),
+    ]),
+  );
+}
+
+/** Builds and runs the C program; null where there is no compiler. */
+function inC(folder, plan) {
+  const program = join(folder, 'model');
+  try {
+    execFileSync('gcc', ['-O2', '-o', program, new URL('./outage-model.c', import.meta.url).pathname, '-lm']);
+  } catch {
+    return null;
+  }
+  writePlan(plan, join(folder, 'plan'));
+  const runs = Array.from({ length: 3 }, () =>
+    execFileSync(program, [join(folder, 'plan'), join(folder, 'survived')], { encoding: 'utf8' })
+      .split(' ')
+      .map(Number),
+  );
+  const survived = readFileSync(join(folder, 'survived'));
+  return {
+    timeMs: Math.min(...runs.map(([time]) => time)),
+    survivedMin: new Float32Array(survived.buffer, survived.byteOffset, 8760),
+  };
+}
+
+/** Rows for the two tables: single outages, and maps of a year on one core. */
+export function benchOutages() {
+  const folder = mkdtempSync(join(tmpdir(), 'levamen-bench-'));
+  const single = [];
+  const maps = [];
+  for (const [label, of] of cases) {
+    const year = studyYear(of, builtInCatalogue);
+    const times = Array.from({ length: 40 }, (_, i) => {
+      const begin = performance.now();
+      playOutage(year, ((i * 15) % 365) * 1440, horizonMin);
+      return performance.now() - begin;
+    }).slice(16);
+    single.push(
+      `| ${label} | ${year.house.loads.length} | ${ms(percentile(times, 0.5))} | ${ms(percentile(times, 0.95))} |`,
+    );
+    const begin = performance.now();
+    const plan = outagePlan(year, 0, windowFor(8760, horizonMin));
+    const planMs = performance.now() - begin;
+    const best = (merge) => {
+      let least = Infinity;
+      let fates = null;
+      for (let i = 0; i < 3; i += 1) {
+        const from = performance.now();
+        fates = outageFates(plan, { hours: 8760, horizonMin, merge });
+        least = Math.min(least, performance.now() - from);
+      }
+      return { timeMs: least, fates };
+    };
+    const merged = best(true);
+    const plain = best(false);
+    const c = inC(folder, plan);
+    const apart =
+      c && Math.max(...plain.fates.survivedMin.map((min, hour) => Math.abs(min - c.survivedMin[hour])));
+    maps.push(
+      `| ${label} | ${ms(planMs)} | ${ms(merged.timeMs)} | ${ms(plain.timeMs)} | ${(plain.fates.steppedMin / 1e6).toFixed(1)} | ${((plain.timeMs * 1e6) / plain.fates.steppedMin).toFixed(0)} ns | ${c ? ms(c.timeMs) : 'no compiler'} | ${c ? (plain.timeMs / c.timeMs).toFixed(1) : ''} | ${c ? `${apart.toFixed(3)} min` : ''} |`,
+    );
+  }
+  rmSync(folder, { recursive: true });
+  return { single, maps };
+}
+
+/** In the page: from the first look at a job's outages to the map of its year, and what its workers take. */
+export async function benchYearMap(page, url, memoryOf) {
+  const rows = [];
+  for (const name of demoJobs.map(({ job }) => job.name)) {
+    await page.goto(`${url}/jobs`);
+    await page.getByRole('link', { name, exact: true }).click();
+    await page.locator('[data-margin=runtime][data-simulated]').waitFor();
+    const before = await memoryOf();
+    const begin = Date.now();
+    await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Outage' }).click();
+    await page.getByRole('button', { name: 'Year', exact: true }).click();
+    await page.getByRole('heading', { name: /Hours survived/ }).waitFor();
+    const tookMs = Date.now() - begin;
+    const after = await memoryOf();
+    rows.push(
+      `| ${name} | ${(tookMs / 1000).toFixed(1)} s | ${Math.max(0, (after - before) / 1e6).toFixed(0)} MB |`,
+    );
+  }
+  return rows;
+}
