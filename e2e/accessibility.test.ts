@@ -73,6 +73,28 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Change the units' }).click();
     await page.getByText('Why each').click();
     await check(page, scheme);
+    await bench.goTo('Outage');
+    await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
+    await check(page, scheme);
+    for (const [part, sign] of [
+      ['Year', 'lv-year-view table'],
+      ['Drill', 'lv-drill-view [data-state]'],
+      ['Conditions', 'lv-conditions-view'],
+    ] as const) {
+      await bench.show(part);
+      await expect(page.locator(sign).first()).toBeVisible();
+      await check(page, scheme);
+    }
+    for (const [part, ask, sign] of [
+      ['What helps', 'Try every change', 'lv-help-view tbody tr'],
+      ['Reserve', 'Work out the curve', 'lv-reserve-view svg'],
+      ['Chances', /^Play 12 years/, 'lv-chances-view svg'],
+    ] as const) {
+      await bench.show(part);
+      await page.getByRole('button', { name: ask }).click();
+      await expect(page.locator(sign).first()).toBeVisible({ timeout: 90_000 });
+      await check(page, scheme);
+    }
     await page.keyboard.press('Control+k');
     await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
     await check(page, scheme);

@@ -1,22 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { Bench } from './bench';
+import { copyOfTheFarm } from './farm-copy';
 
-const farmhouse = 'Farmhouse above the harbour';
-
-/** A copy of the farmhouse, so that each test has its own. */
-async function copyOfTheFarm(page: Page, name: string): Promise<Bench> {
-  const bench = new Bench(page);
-  const list = (await (await page.request.get('/api/jobs')).json()) as { id: string; name: string }[];
-  const farm = list.find((job) => job.name === farmhouse)!;
-  const { document } = (await (await page.request.get(`/api/jobs/${farm.id}`)).json()) as {
-    document: Record<string, unknown>;
-  };
-  const made = await page.request.post('/api/jobs', { data: { document: { ...document, name } } });
-  const { id } = (await made.json()) as { id: string };
-  await page.goto(`/jobs/${id}/backup`);
-  await expect(bench.margin('runtime')).toBeVisible();
-  return bench;
-}
 const row = (page: Page, id: string): Locator => page.locator(`[data-item="${id}"]`);
 const laneOf = (page: Page, id: string): Locator => page.getByRole('group').filter({ has: row(page, id) });
 const details = (page: Page): Locator => page.getByRole('region', { name: 'Details' });
@@ -24,7 +8,7 @@ const details = (page: Page): Locator => page.getByRole('region', { name: 'Detai
 test('the keyboard moves circuits, and every move answers in the margins and beside the circuit', async ({
   page,
 }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, by keyboard');
+  const bench = await copyOfTheFarm(page, 'Farm, by keyboard', 'backup');
   await expect(bench.margin('starting')).toContainText('fails');
   await expect(row(page, 'cellar-5')).toContainText('starting');
   await row(page, 'cellar-5').click();
@@ -48,7 +32,7 @@ test('the keyboard moves circuits, and every move answers in the margins and bes
 });
 
 test('several circuits move together, by selection, by mouse, and by undo', async ({ page }) => {
-  await copyOfTheFarm(page, 'Farm, several');
+  await copyOfTheFarm(page, 'Farm, several', 'backup');
   await row(page, 'cellar-13').click();
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Shift+ArrowDown');
@@ -69,7 +53,7 @@ test('several circuits move together, by selection, by mouse, and by undo', asyn
 });
 
 test('a new user asks for 24 h, finds what breaks first, and mends it in three ways', async ({ page }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, mended');
+  const bench = await copyOfTheFarm(page, 'Farm, mended', 'backup');
   await bench.goTo('Brief');
   await page.getByRole('textbox', { name: 'Required runtime' }).fill('24');
   await page.keyboard.press('Enter');
@@ -88,7 +72,7 @@ test('a new user asks for 24 h, finds what breaks first, and mends it in three w
 });
 
 test('the best set is suggested, compared, taken, and can be undone', async ({ page }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, suggested');
+  const bench = await copyOfTheFarm(page, 'Farm, suggested', 'backup');
   await bench.show('Suggest');
   // The tab has the same name, and stands before the view does.
   await page.locator('lv-suggestion-view').getByRole('button', { name: 'Suggest', exact: true }).click();
@@ -103,7 +87,7 @@ test('the best set is suggested, compared, taken, and can be undone', async ({ p
 });
 
 test('the way a service is backed up says what it requires', async ({ page }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, wired');
+  const bench = await copyOfTheFarm(page, 'Farm, wired', 'backup');
   await bench.show('Wiring');
   await expect(details(page)).toContainText('The new panel holds what moves');
   await page.getByLabel('Spaces of the new panel').fill('8');
@@ -118,7 +102,7 @@ test('the way a service is backed up says what it requires', async ({ page }) =>
 });
 
 test('two services have a source each, unless one is joined to the other', async ({ page }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, two services');
+  const bench = await copyOfTheFarm(page, 'Farm, two services', 'backup');
   await bench.goTo('Panels');
   await page.getByRole('button', { name: 'New service' }).click();
   await bench.goTo('Backup set');
@@ -134,7 +118,7 @@ test('two services have a source each, unless one is joined to the other', async
 });
 
 test('power is shown through the day, in the stage and in the drawer', async ({ page }) => {
-  const bench = await copyOfTheFarm(page, 'Farm, power');
+  const bench = await copyOfTheFarm(page, 'Farm, power', 'backup');
   await bench.show('Power');
   await expect(details(page).getByRole('table').first()).toContainText('Evening');
   await expect(details(page)).toContainText('Well pump, 1½ hp on L1');

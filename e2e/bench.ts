@@ -23,7 +23,9 @@ export class Bench {
     await expect(this.margin('runtime')).toBeVisible();
   }
 
-  async goTo(stage: 'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Backup set' | 'Sources'): Promise<void> {
+  async goTo(
+    stage: 'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Backup set' | 'Sources' | 'Outage',
+  ): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.split(' ')[0]!.toLowerCase()}`);
   }

@@ -68,6 +68,7 @@ export class DrillView {
     source: this.drill,
     computation: () => [],
   });
+  protected readonly ready = computed(() => this.drill() !== null);
   protected readonly from = computed(() => momentText(this.state.startMinute() ?? 0));
   protected readonly groups = computed(() => {
     const drill = this.drill();
@@ -124,6 +125,7 @@ export class DrillView {
   );
   protected readonly word = computed(() => {
     const now = this.now();
+    if (!this.drill()) return 'Looking for the outage to begin with…';
     if (!now) return 'The grid has just gone.';
     if (now.state === 'lit')
       return now.over ? 'Three days are over, and the house is lit.' : 'The house is lit.';
