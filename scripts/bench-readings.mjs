@@ -22,7 +22,7 @@ const writeCsv = async (file, head, rows, row) => {
 };
 
 /** Resident memory of the browser's page processes, MB. */
-const pageMemoryMB = () => {
+export const pageMemoryMB = () => {
   let most = 0;
   for (const pid of readdirSync('/proc')) {
     if (!/^\d+$/.test(pid)) continue;

@@ -70,9 +70,29 @@ await page.locator('td.name', { hasText: 'Well pump' }).click();
 await shoot('loads');
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Sources' }).click();
 await shoot('sources');
+await page.locator('[data-margin=runtime][data-simulated]').waitFor();
+await stage('Outage');
+await page.locator('lv-play-view svg').waitFor();
+await page.getByLabel('Lasts').selectOption({ label: '3 d' });
+await page.getByLabel('Compared with').selectOption({ label: 'One more Madder pack' });
+await page.waitForTimeout(1500);
+await shoot('outage');
+await part('Year');
+await page.locator('lv-year-view table').first().waitFor();
+await shoot('year');
+await part('What helps');
+await part('Try every change');
+await page.getByRole('row', { name: /^One more Madder pack/ }).waitFor({ timeout: 60_000 });
+await shoot('helps');
+await part('Drill');
+await part('4 h a second');
+await page.getByRole('button', { name: /Begin$/ }).click();
+await page.waitForTimeout(2500);
+await page.getByRole('button', { name: /Pause$/ }).click();
+await shoot('drill');
 await page.locator('[data-margin=runtime]').click();
 await page
-  .locator('lv-working-drawer dl div', { hasText: /^Runtime/ })
+  .locator('lv-working-drawer dl div', { hasText: /^Runtime, simulated/ })
   .getByRole('button')
   .click();
 await shoot('working');

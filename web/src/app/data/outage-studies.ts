@@ -1,6 +1,5 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import {
-  reserveShares,
   type HelpfulChange,
   type OutageRun,
   type OutageStudy,
@@ -153,10 +152,11 @@ export class OutageStudies {
   /** What held-back charge costs and buys. */
   reserve(
     study: OutageStudy,
+    shares: readonly number[],
     season: Season,
     requiredH: number,
   ): Observable<Progress<readonly ReservePoint[]>> {
-    const tasks = reserveShares.map(
+    const tasks = shares.map(
       (share) =>
         (there: RemoteOutage): Promise<ReservePoint | null> =>
           there.reserve(share, season, requiredH),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
-import { quantityText, type Job, type ReservePoint } from '@levamen/core';
+import { quantityText, reserveShares, type Job, type ReservePoint } from '@levamen/core';
 import { Appearance } from '../../data/appearance';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
@@ -71,7 +71,7 @@ export class ReserveView {
   private readonly appearance = inject(Appearance);
 
   protected readonly answer = answered(this.state.study, (study) =>
-    this.studies.reserve(study, this.state.season(), this.state.requiredH()),
+    this.studies.reserve(study, reserveShares, this.state.season(), this.state.requiredH()),
   );
   protected readonly points = this.answer.value;
   protected readonly dailyUse = computed(() => {
