@@ -60,6 +60,19 @@ const generator: Generator = {
   locksSolarOut: true,
 };
 
+/** The load called "heater" shed below half of the charge. */
+const shedsHeaterAtHalf = (year: OutageYear): OutageYear => ({
+  ...year,
+  thresholdsWh: Float64Array.of(year.hardware.usableWh / 2),
+  house: {
+    ...year.house,
+    thresholds: [0.5],
+    loads: year.house.loads.map((load) =>
+      load.load.id === 'heater' ? { ...load, kept: 'by-charge' as const, offFromStage: 1 } : load,
+    ),
+  },
+});
+
 const daysH = (days: number): number => days * 1440;
 const climate = (id: string) => typicalClimates.find((one) => one.id === id)!;
 const coast = syntheticYear(climate('cold-coast'), 7);
@@ -155,25 +168,9 @@ describe('an outage without sun', () => {
 
   it('sheds by charge: the rest lasts longer', () => {
     const heater = always(1500, { id: 'heater', tier: 'may' });
-    const shed = { device: 'relay', when: 'charge', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
-    const year = anOutageYear({ loads: [always(500), heater] });
-    const members = year.context.members.map((member) =>
-      member.load.id === 'heater' ? { ...member, lane: 'auto' as const, shed } : member,
-    );
     // 5 kWh at 2 kW, and 5 kWh at 0.5 kW.
     const house = anOutageYear({ loads: [always(500), heater] });
-    const shedding: OutageYear = {
-      ...house,
-      thresholdsWh: Float64Array.of(5000),
-      house: {
-        ...house.house,
-        thresholds: [0.5],
-        loads: house.house.loads.map((load) =>
-          load.load.id === 'heater' ? { ...load, kept: 'by-charge' as const, offFromStage: 1 } : load,
-        ),
-      },
-    };
-    expect(members).toHaveLength(2);
+    const shedding = shedsHeaterAtHalf(house);
     const run = playOutage(shedding, 0, daysH(2));
     expect(run.survivedMin / 60).toBeCloseTo(2.5 + 10, 1);
     expect(run.events.map(({ kind }) => kind)).toEqual([
@@ -524,17 +521,7 @@ describe('sun', () => {
       weather: coast,
       outage: { arrays: [anArray()], startCharge: 0.52 },
     });
-    const shedding: OutageYear = {
-      ...house,
-      thresholdsWh: Float64Array.of(5000),
-      house: {
-        ...house.house,
-        thresholds: [0.5],
-        loads: house.house.loads.map((load) =>
-          load.load.id === 'heater' ? { ...load, kept: 'by-charge' as const, offFromStage: 1 } : load,
-        ),
-      },
-    };
+    const shedding = shedsHeaterAtHalf(house);
     const run = playOutage(shedding, brightest * 1440, 1440);
     const shed = run.events.find(({ kind }) => kind === 'shed')!.minute;
     const restored = run.events.find(({ kind }) => kind === 'restored')!.minute;

@@ -48,11 +48,11 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
         label: 'Runtime, simulated',
         value: reachedH,
         unit: 'h',
-        formula: `what ${shareOf[weather]} of {count} outages reach that begin in ${season}${weather === 'no-sun' ? ', without sun' : ''}; by the closed formula, without sun, {plain}`,
+        formula: `what ${shareOf[weather]} of {count} reach${weather === 'no-sun' ? ', without sun' : ''}; by the closed formula, without sun, {plain}`,
         inputs: {
           count: given({
             key: 'outage.count',
-            label: 'Outages played, minute by minute',
+            label: `Outages of ${season}, played minute by minute`,
             value: outlook.count,
             unit: 'count',
             source: { kind: 'derived' },

@@ -29,7 +29,12 @@ export function endsOf(values: Series, step: number): number[] {
   }
 }
 
-export const stepOf = (minutes: number): number => Math.max(1, Math.ceil(minutes / mostPoints));
+/** Steps that fill an hour, so that labels stand on full hours. */
+const steps = [1, 2, 3, 4, 5, 6, 10, 12, 15];
+const labelHours = [1, 2, 3, 6, 12, 24];
+
+export const stepOf = (minutes: number): number =>
+  steps.find((step) => minutes / step <= mostPoints + 1) ?? steps.at(-1)!;
 
 const round = (values: number[], digits = 0): number[] => {
   const factor = 10 ** digits;
@@ -102,6 +107,7 @@ export function dayPicture(
     itemStyle: { color },
     data: values,
   });
+  const labelEvery = labelHours.find((hours) => run.minutes / (hours * 60) <= 10) ?? 24;
   const here = Math.min(times.length - 1, Math.floor(atMinute / step));
   const mark = {
     silent: true,
@@ -119,12 +125,16 @@ export function dayPicture(
     axisLabel: {
       ...axisText(colours),
       show: grid === grids.length - 1,
-      interval: Math.max(1, Math.round(times.length / 8)) - 1,
+      interval: (index: number) => {
+        const minute = run.fromMinute + index * step;
+        return minute % (labelEvery * 60) < step;
+      },
       formatter: (_: string, index: number) => {
         const minute = run.fromMinute + index * step;
-        return index === 0 || minute % 1440 < step * 2
-          ? `${clockText(minute)}\n${dayText(Math.floor(minute / 1440))}`
-          : clockText(minute);
+        const clock = clockText(minute - (minute % 60));
+        return minute % 1440 < labelEvery * 60 || index < (labelEvery * 60) / step
+          ? `${clock}\n${dayText(Math.floor(minute / 1440))}`
+          : clock;
       },
     },
   });

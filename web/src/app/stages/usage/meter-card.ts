@@ -38,7 +38,7 @@ const yearS = 365 * 86_400;
   selector: 'lv-meter-card',
   imports: [Button, ChannelTable, FigureButton, ImportReadingsDialog, UsageCharts],
   templateUrl: './meter-card.html',
-  styleUrl: './cards.css',
+  styleUrls: ['./cards.css', '../../ui/file-button.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MeterCard {

@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-} from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   defaultLosses,
   solarArraySchema,
@@ -17,7 +8,7 @@ import {
   type SupplySystem,
 } from '@levamen/core';
 import { Button } from 'primeng/button';
-import { InputText } from 'primeng/inputtext';
+import * as z from 'zod';
 import { AmountField } from '../../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../../ui/choice-field';
 import { TextField } from '../../../ui/text-field';
@@ -27,7 +18,7 @@ import { ScenarioEdits } from './scenario-edits';
 /** One solar array. */
 @Component({
   selector: 'lv-array-fields',
-  imports: [AmountField, Button, ChoiceField, FormsModule, InputText, TextField],
+  imports: [AmountField, Button, ChoiceField, TextField],
   template: `
     <div class="grid">
       <lv-text-field
@@ -92,48 +83,20 @@ import { ScenarioEdits } from './scenario-edits';
         why="NREL/TP-6A20-62641, recalled"
         (valueChange)="set({ loss: $event })"
       />
-      <div class="field">
-        <label [for]="horizonId">Horizon</label>
-        <input
-          pInputText
-          pSize="small"
-          placeholder="90:12, 180:5"
-          [id]="horizonId"
-          [(ngModel)]="horizon"
-          [attr.aria-invalid]="horizonError() !== '' || null"
-          [attr.aria-describedby]="horizonId + '-note'"
-          (blur)="takeHorizon()"
-          (keydown.enter)="takeHorizon()"
-        />
-        <span class="note" aria-live="polite" [id]="horizonId + '-note'">
-          @if (horizonError() !== '') {
-            <span class="error">{{ horizonError() }}</span>
-          } @else {
-            direction:height of hills and trees
-          }
-        </span>
-      </div>
-      <div class="field">
-        <label [for]="shadeId">Shade by hour</label>
-        <input
-          pInputText
-          pSize="small"
-          placeholder="7-10 60"
-          [id]="shadeId"
-          [(ngModel)]="shade"
-          [attr.aria-invalid]="shadeError() !== '' || null"
-          [attr.aria-describedby]="shadeId + '-note'"
-          (blur)="takeShade()"
-          (keydown.enter)="takeShade()"
-        />
-        <span class="note" aria-live="polite" [id]="shadeId + '-note'">
-          @if (shadeError() !== '') {
-            <span class="error">{{ shadeError() }}</span>
-          } @else {
-            hours and per cent of the beam
-          }
-        </span>
-      </div>
+      <lv-text-field
+        label="Horizon"
+        hint="direction:height of hills and trees, as 90:12, 180:5"
+        [schema]="horizonSchema"
+        [value]="horizon()"
+        (valueChange)="takeHorizon($event)"
+      />
+      <lv-text-field
+        label="Shade by hour"
+        hint="hours and per cent of the beam, as 7-10 60"
+        [schema]="shadeSchema"
+        [value]="shade()"
+        (valueChange)="takeShade($event)"
+      />
       <p-button
         label="Remove"
         icon="pi pi-trash"
@@ -144,7 +107,7 @@ import { ScenarioEdits } from './scenario-edits';
       />
     </div>
   `,
-  styleUrls: ['./conditions.css', '../../../ui/field.css'],
+  styleUrl: './conditions.css',
   host: { class: 'part' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -161,32 +124,31 @@ export class ArrayFields {
   protected readonly legs = computed((): Choice<SolarArray['legs']>[] =>
     systemFacts[this.system()].legSets.map((set) => ({ label: set, value: set })),
   );
-  protected readonly horizonId = `horizon-${nextId()}`;
-  protected readonly shadeId = `shade-${nextId()}`;
-  protected readonly horizon = linkedSignal(() => horizonText(this.array().horizon));
-  protected readonly shade = linkedSignal(() => shadeText(this.array().shadeByHour));
-  protected readonly horizonError = signal('');
-  protected readonly shadeError = signal('');
+  protected readonly horizonSchema = readable(readHorizon);
+  protected readonly shadeSchema = readable(readShade);
+  protected readonly horizon = computed(() => horizonText(this.array().horizon));
+  protected readonly shade = computed(() => shadeText(this.array().shadeByHour));
 
   protected set(change: Partial<SolarArray>): void {
     this.edits.setArray(this.array().id, change);
   }
 
-  protected takeHorizon(): void {
-    const read = readHorizon(this.horizon());
-    this.horizonError.set(read.ok ? '' : read.message);
-    if (read.ok && horizonText(read.horizon) !== horizonText(this.array().horizon))
-      this.set({ horizon: read.horizon });
+  protected takeHorizon(text: string): void {
+    const read = readHorizon(text);
+    if (read.ok) this.set({ horizon: read.horizon });
   }
 
-  protected takeShade(): void {
-    const read = readShade(this.shade());
-    this.shadeError.set(read.ok ? '' : read.message);
-    if (read.ok && shadeText(read.shadeByHour) !== shadeText(this.array().shadeByHour)) {
-      this.set({ shadeByHour: read.shadeByHour });
-    }
+  protected takeShade(text: string): void {
+    const read = readShade(text);
+    if (read.ok) this.set({ shadeByHour: read.shadeByHour });
   }
 }
 
-let lastId = 0;
-const nextId = (): number => (lastId += 1);
+/** A text that can be read; else with the reader's message. */
+const readable = (
+  read: (text: string) => { readonly ok: true } | { readonly ok: false; readonly message: string },
+) =>
+  z.string().superRefine((text, context) => {
+    const found = read(text);
+    if (!found.ok) context.addIssue({ code: 'custom', message: found.message });
+  });

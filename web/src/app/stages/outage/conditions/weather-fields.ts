@@ -66,7 +66,7 @@ import { ScenarioEdits } from './scenario-edits';
     }
     <p class="small">{{ facts() }}</p>
   `,
-  styleUrl: './conditions.css',
+  styleUrls: ['./conditions.css', '../../../ui/file-button.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeatherFields {
