@@ -17,6 +17,8 @@ test('the worst outage of the year is played, scrubbed through, and compared', a
   await page.getByRole('button', { name: 'To the next event' }).press('Enter');
   await expect(events.locator('[aria-current]')).not.toContainText('The grid goes');
   await page.getByRole('button', { name: 'A minute back' }).click();
+  await page.getByLabel('Picture shows').selectOption({ label: 'an hour' });
+  await expect(page.locator('lv-play-view svg').first()).toContainText(':');
   await page.getByLabel('Compared with').selectOption({ label: 'The same without sun' });
   await expect(events.getByRole('rowheader', { name: 'compared' }).first()).toBeVisible();
   // A storm before dark days, and a chosen day.

@@ -1,6 +1,6 @@
-import type { OutageRun } from '@levamen/core';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, type ChartInk } from '../../ui/chart-ink';
+import type { cutRun } from './cut-run';
 import { clockText, dayText, momentText } from './moment-text';
 
 /** More points than this are not seen. */
@@ -54,8 +54,8 @@ const inkOf = ({ ink, soft, accent }: ChartInk, dark: boolean) => ({
 
 /** The outage as a picture: demand by tier with what feeds it, the charge below, and the frequency while sun is held back. */
 export function dayPicture(
-  run: OutageRun,
-  other: OutageRun | null,
+  run: ReturnType<typeof cutRun>,
+  other: ReturnType<typeof cutRun> | null,
   colours: ChartInk,
   dark: boolean,
   atMinute: number,
@@ -124,6 +124,7 @@ export function dayPicture(
     axisTick: { show: false },
     axisLabel: {
       ...axisText(colours),
+      lineHeight: 14,
       show: grid === grids.length - 1,
       interval: (index: number) => {
         const minute = run.fromMinute + index * step;
@@ -228,7 +229,7 @@ export function dayPicture(
 }
 
 /** The island's frequency without curtailment, as one value in a list; nothing where it was never up. */
-function nominal(run: OutageRun): number[] {
+function nominal(run: ReturnType<typeof cutRun>): number[] {
   let least = Infinity;
   for (const hz of run.frequencyHz) if (hz > 0 && hz < least) least = hz;
   return Number.isFinite(least) ? [least] : [60];

@@ -3,6 +3,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { comparisonsOf } from './comparisons';
 import { horizonText, readHorizon, readShade, shadeText } from './conditions/read-points';
+import { windowAround } from './cut-run';
 import { endsOf, meansOf, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, dayText, lengthText, momentText } from './moment-text';
 import { eventText } from './outage-words';
@@ -40,6 +41,21 @@ describe('the picture', () => {
     expect(endsOf([1, 3, 5, 7, 9], 2)).toEqual([3, 7, 9]);
     expect(stepOf(60)).toBe(1);
     expect(10_080 / stepOf(10_080)).toBeLessThanOrEqual(720);
+  });
+});
+
+describe('zooming in', () => {
+  it('keeps the moment in the window, and the window in the outage', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 4319 }), fc.constantFrom(60, 360, 1440), (at, width) => {
+        const [from, to] = windowAround(at, width, 4320);
+        expect(to - from).toBe(width);
+        expect(from).toBeGreaterThanOrEqual(0);
+        expect(to).toBeLessThanOrEqual(4320);
+        expect(at >= from && at < to).toBe(true);
+      }),
+    );
+    expect(windowAround(10, 1440, 600)).toEqual([0, 600]);
   });
 });
 

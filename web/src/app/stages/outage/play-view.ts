@@ -1,9 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { quantityText, servedTiers, type Job, type OutageRun, type UnitSystem } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import { chartInk } from '../../ui/chart-ink';
+import { cutRun, windowAround } from './cut-run';
 import { dayPicture, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, lengthText, momentText } from './moment-text';
 import { causeWords, eventText, tierWords } from './outage-words';
@@ -45,12 +54,35 @@ export class PlayView {
     source: this.run,
     computation: (run, before) => Math.min(before?.value ?? 0, (run?.minutes ?? 1) - 1),
   });
+  protected readonly zooms = [
+    { minutes: 0, text: 'the whole' },
+    { minutes: 1440, text: 'a day' },
+    { minutes: 360, text: '6 h' },
+    { minutes: 60, text: 'an hour' },
+  ];
+  /** Width of the picture, min; 0 for the whole outage. */
+  protected readonly zoom = signal(0);
+  private readonly window = computed(
+    () => {
+      const minutes = this.run()?.minutes ?? 1;
+      return windowAround(this.at(), this.zoom() === 0 ? minutes : this.zoom(), minutes);
+    },
+    { equal: ([a, b], [c, d]) => a === c && b === d },
+  );
   protected readonly picture = computed(() => {
     const run = this.run();
     if (!run) return null;
     const dark = this.appearance.dark();
-    const seen = Math.floor(this.at() / stepOf(run.minutes)) * stepOf(run.minutes);
-    return dayPicture(run, this.other(), chartInk(dark), dark, seen);
+    const [from, to] = this.window();
+    const step = stepOf(to - from);
+    const other = this.other();
+    return dayPicture(
+      cutRun(run, from, to),
+      other && other.minutes === run.minutes ? cutRun(other, from, to) : null,
+      chartInk(dark),
+      dark,
+      Math.floor((this.at() - from) / step) * step,
+    );
   });
   protected readonly verdict = computed(() => {
     const run = this.run();
