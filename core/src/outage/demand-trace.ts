@@ -105,6 +105,18 @@ export interface DemandTrace {
   readonly managed: readonly { readonly load: TracedLoad; readonly on: Uint8Array }[];
 }
 
+/** Place of the first span of a day that ends after a minute of it; spans are in order. */
+function firstAfter(spans: Float64Array, minute: number): number {
+  let low = 0;
+  let high = spans.length / 2;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (spans[2 * middle + 1]! > minute) high = middle;
+    else low = middle + 1;
+  }
+  return 2 * low;
+}
+
 /** Calls back for every stretch in which a load runs, cut to a window, in minutes from the window's beginning. */
 export function eachSpan(
   cycles: LoadCycles,
@@ -112,20 +124,17 @@ export function eachSpan(
   minutes: number,
   span: (from: number, to: number, starts: boolean) => void,
 ): void {
-  // The day before tells whether a load that is on at midnight was on already.
-  const firstDay = Math.floor(fromMinute / minutesOfDay) - 1;
+  const firstDay = Math.floor(fromMinute / minutesOfDay);
   const lastDay = Math.floor((fromMinute + minutes - 1) / minutesOfDay);
-  let lastTo = -1;
   for (let day = firstDay; day <= lastDay; day += 1) {
     const spans = cycles.onDay(day);
     const shift = day * minutesOfDay - fromMinute;
-    for (let i = 0; i < spans.length; i += 2) {
+    for (let i = firstAfter(spans, -shift); i < spans.length; i += 2) {
       const from = spans[i]! + shift;
-      const to = spans[i + 1]! + shift;
-      if (to > 0 && from < minutes) {
-        span(Math.max(0, from), Math.min(minutes, to), from >= 0 && from - lastTo > 1e-9);
-      }
-      lastTo = to;
+      if (from >= minutes) return;
+      // What was on until midnight did not start at midnight.
+      const runsOn = spans[i]! < 1e-9 && (cycles.onDay(day - 1).at(-1) ?? 0) > minutesOfDay - 1e-9;
+      span(Math.max(0, from), Math.min(minutes, spans[i + 1]! + shift), from >= 0 && !runsOn);
     }
   }
 }

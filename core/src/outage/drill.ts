@@ -115,8 +115,8 @@ export class OutageDrill {
         Float64Array.from(axes, ({ leg }) =>
           leg === 0 ? delta : (delta * load.legVA[leg - 1]!) / load.powerVA,
         );
-      steps.push({ at: minute, deltaVA: surge(load.surgeVA) });
-      steps.push({ at: minute + load.surgeS / 60, deltaVA: surge(-load.surgeVA) });
+      steps.push({ at: minute, deltaVA: surge(load.surgeVA), surge: true });
+      steps.push({ at: minute + load.surgeS / 60, deltaVA: surge(-load.surgeVA), surge: true });
     }
     this.justClosed.clear();
     steps.sort((a, b) => a.at - b.at);

@@ -29,6 +29,8 @@ interface Step {
   /** Minutes from the beginning of the trace. */
   readonly at: number;
   readonly deltaVA: Float64Array;
+  /** Part of a start, over and above running. */
+  readonly surge: boolean;
 }
 
 /** What the loads do to the demand of every axis between two minutes, in order of time. */
@@ -40,13 +42,13 @@ export function stepsBetween(
   axes: number,
 ): Step[] {
   const steps: Step[] = [];
-  const add = (load: TracedLoad, at: number, wholeVA: number): void => {
+  const add = (load: TracedLoad, at: number, wholeVA: number, surge = false): void => {
     const deltaVA = new Float64Array(axes);
     deltaVA[0] = wholeVA;
     for (let leg = 1; leg < axes; leg += 1) {
       deltaVA[leg] = load.powerVA > 0 ? wholeVA * (load.legVA[leg - 1]! / load.powerVA) : 0;
     }
-    steps.push({ at, deltaVA });
+    steps.push({ at, deltaVA, surge });
   };
   for (const load of loads) {
     const runs = trace.managed.find(({ load: other }) => other.load === load.load)?.on;
@@ -63,9 +65,9 @@ export function stepsBetween(
       add(load, from + end, -load.powerVA);
       if (starts && load.surgeVA > 0) {
         const surgeMin = load.surgeS / 60;
-        add(load, from + begin, load.surgeVA);
-        add(load, from + begin + plateauShare * surgeMin, -load.surgeVA * (1 - fallLevel));
-        add(load, from + begin + surgeMin, -load.surgeVA * fallLevel);
+        add(load, from + begin, load.surgeVA, true);
+        add(load, from + begin + plateauShare * surgeMin, -load.surgeVA * (1 - fallLevel), true);
+        add(load, from + begin + surgeMin, -load.surgeVA * fallLevel, true);
       }
     });
   }
@@ -80,7 +82,7 @@ const slackMin = 1e-9;
  * Looks at the exact moments of switching and starting, not at steps.
  */
 export function markOverloads(
-  steps: readonly Step[],
+  steps: readonly Pick<Step, 'at' | 'deltaVA'>[],
   axes: readonly OverloadAxis[],
   from: number,
   to: number,
@@ -145,11 +147,18 @@ export function overloadMinutes(
       let end = m + 1;
       // A long stretch is cut, so that the lists of steps stay short; timers begin anew, which is on the kind side by seconds.
       while (end < trace.minutes && end - m < 720 && suspect(end)) end += 1;
-      markOverloads(stepsBetween(loads, trace, m, end, axes.length), axes, m, end, marks);
-      if (marks.subarray(m, end).some((mark) => mark > 0)) {
+      const steps = stepsBetween(loads, trace, m, end, axes.length);
+      markOverloads(steps, axes, m, end, marks);
+      const surges = steps.some(({ surge }) => surge);
+      if (surges && marks.subarray(m, end).some((mark) => mark > 0)) {
         running.fill(0, m, end);
-        const gentle = loads.map((load) => ({ ...load, surgeVA: 0 }));
-        markOverloads(stepsBetween(gentle, trace, m, end, axes.length), axes, m, end, running);
+        markOverloads(
+          steps.filter(({ surge }) => !surge),
+          axes,
+          m,
+          end,
+          running,
+        );
         for (let i = m; i < end; i += 1) if (marks[i]! > 0 && running[i] === 0) marks[i]! += startMark;
       }
       m = end;

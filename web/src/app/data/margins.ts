@@ -16,6 +16,8 @@ interface Simulated {
 /** The page stands before the first outages are played. */
 const firstDelayMs = 1500;
 const settleMs = 40;
+/** A simulation waits for a pause as long as the last one took, so that it does not hold up whoever edits on; at most, ms. */
+const longestSettleMs = 2500;
 
 const runtimeOf = ({ margins }: Evaluation): Margin | undefined =>
   margins.find(({ key }) => key === 'runtime');
@@ -29,6 +31,7 @@ export class MarginsService {
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(OutageStudies);
   private readonly begun = signal(false);
+  private lastTookMs = settleMs;
 
   private readonly wish = computed(() => {
     const study = this.studies.study();
@@ -39,13 +42,17 @@ export class MarginsService {
     toObservable(this.wish).pipe(
       switchMap((wish) => {
         if (wish === null) return of(null);
-        const wait = this.begun() ? settleMs : firstDelayMs;
+        const wait = this.begun()
+          ? Math.min(longestSettleMs, Math.max(settleMs, this.lastTookMs))
+          : firstDelayMs;
         return of(wish).pipe(
           delay(wait),
           switchMap(({ study, evaluation }) => {
             this.begun.set(true);
+            const began = performance.now();
             return this.studies.runtime(study).pipe(
               map((outlook): Simulated | null => {
+                this.lastTookMs = performance.now() - began;
                 const plain = runtimeOf(evaluation);
                 return outlook && plain ? { evaluation, outlook, plainH: plain.limit.value } : null;
               }),
