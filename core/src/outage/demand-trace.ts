@@ -1,88 +1,6 @@
-import type { Member } from '../backup/power-members.js';
-import { countsInEnergy } from '../backup/power-members.js';
-import { runningPowerVA } from '../load/running-power.js';
-import type { Load, Tier } from '../load/load.schema.js';
-import { startDemand } from '../starting/start-demand.js';
-import { legShare } from '../supply/leg-share.js';
 import { systemFacts } from '../supply/legs.js';
-import type { SupplySystem } from '../supply/supply.schema.js';
-import type { DegreeFactors } from './degree-factors.js';
-import { loadCycles, type LoadCycles } from './load-cycles.js';
-import { minutesOfDay } from './minutes.js';
-import type { Scenario } from './scenario.schema.js';
-import { useKept } from './saving-household.js';
-
-/** How a load is kept off. */
-export type Kept = 'always' | 'by-charge' | 'where-room';
-
-/** A load that an outage may serve, with everything that is asked of it minute by minute. */
-export interface TracedLoad {
-  readonly load: Load;
-  readonly tier: Tier;
-  readonly cycles: LoadCycles;
-  readonly kept: Kept;
-  /** Stage of shedding from which on it is off; Infinity where the charge never sheds it. */
-  readonly offFromStage: number;
-  readonly powerW: number;
-  readonly powerVA: number;
-  /** Of powerVA, on each leg of the supply. */
-  readonly legVA: readonly number[];
-  /** While one piece starts, on top of running: VA, and for how long; 0 for none. */
-  readonly surgeVA: number;
-  readonly surgeS: number;
-  /** Circuits of a lower order are shed first. */
-  readonly order: number;
-}
-
-export interface TracedHouse {
-  readonly system: SupplySystem;
-  readonly loads: readonly TracedLoad[];
-  /** Shares of the charge below which something is shed, highest first: stage 0 lies above the first. */
-  readonly thresholds: readonly number[];
-}
-
-export interface HouseHabits {
-  readonly seed: number;
-  readonly latitudeDeg: number;
-  readonly factors: DegreeFactors;
-  readonly household: Scenario['household'];
-  readonly handsOn: boolean;
-}
-
-/** The loads of a backup set as an outage plays them. */
-export function traceHouse(
-  system: SupplySystem,
-  members: readonly Member[],
-  habits: HouseHabits,
-): TracedHouse {
-  const counted = members.filter((member) => countsInEnergy(member, habits.handsOn));
-  const thresholds = [
-    ...new Set(counted.flatMap(({ shed }) => (shed?.when === 'charge' ? [shed.belowCharge] : []))),
-  ].toSorted((a, b) => b - a);
-  const { legs } = systemFacts[system];
-  const loads = counted.flatMap(({ load, shed }): TracedLoad[] => {
-    const useFactor = useKept[habits.household][load.tier];
-    if (useFactor === 0) return [];
-    const start = startDemand(system, load);
-    const powerVA = load.quantity * runningPowerVA(load);
-    return [
-      {
-        load,
-        tier: load.tier,
-        cycles: loadCycles(load, habits.seed, habits.latitudeDeg, habits.factors, useFactor),
-        kept: shed?.when === 'charge' ? 'by-charge' : shed?.when === 'power' ? 'where-room' : 'always',
-        offFromStage: shed?.when === 'charge' ? thresholds.indexOf(shed.belowCharge) + 1 : Infinity,
-        powerW: load.quantity * load.runningPowerW,
-        powerVA,
-        legVA: legs.map((leg) => powerVA * legShare(system, load.legs, leg)),
-        surgeVA: start ? Math.max(0, start.startVA - runningPowerVA(load)) : 0,
-        surgeS: start?.durationS ?? 0,
-        order: shed?.order ?? 99,
-      },
-    ];
-  });
-  return { system, loads, thresholds };
-}
+import { eachSpan } from './each-span.js';
+import type { TracedHouse, TracedLoad } from './traced-house.js';
 
 /** What may be drawn for as long as one likes, VA. */
 export interface RunningLimit {
@@ -103,40 +21,6 @@ export interface DemandTrace {
   readonly noRoomW: Float64Array;
   /** Minutes in which a load of the lane "where there is room" runs, for the fine look at a minute. */
   readonly managed: readonly { readonly load: TracedLoad; readonly on: Uint8Array }[];
-}
-
-/** Place of the first span of a day that ends after a minute of it; spans are in order. */
-function firstAfter(spans: Float64Array, minute: number): number {
-  let low = 0;
-  let high = spans.length / 2;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (spans[2 * middle + 1]! > minute) high = middle;
-    else low = middle + 1;
-  }
-  return 2 * low;
-}
-
-/** Calls back for every stretch in which a load runs, cut to a window, in minutes from the window's beginning. */
-export function eachSpan(
-  cycles: LoadCycles,
-  fromMinute: number,
-  minutes: number,
-  span: (from: number, to: number, starts: boolean) => void,
-): void {
-  const firstDay = Math.floor(fromMinute / minutesOfDay);
-  const lastDay = Math.floor((fromMinute + minutes - 1) / minutesOfDay);
-  for (let day = firstDay; day <= lastDay; day += 1) {
-    const spans = cycles.onDay(day);
-    const shift = day * minutesOfDay - fromMinute;
-    for (let i = firstAfter(spans, -shift); i < spans.length; i += 2) {
-      const from = spans[i]! + shift;
-      if (from >= minutes) return;
-      // What was on until midnight did not start at midnight.
-      const runsOn = spans[i]! < 1e-9 && (cycles.onDay(day - 1).at(-1) ?? 0) > minutesOfDay - 1e-9;
-      span(Math.max(0, from), Math.min(minutes, spans[i + 1]! + shift), from >= 0 && !runsOn);
-    }
-  }
 }
 
 /** Adds a span to minute means and peaks. */

@@ -1,10 +1,12 @@
 import type { Load } from '../load/load.schema.js';
 import type { Member } from '../backup/power-members.js';
-import { markOverloads, stepsBetween } from './overload-minutes.js';
-import { traceHouse, type TracedLoad } from './demand-trace.js';
+import { markOverloads } from './mark-overloads.js';
+import { startSteps, stepsBetween } from './switching-steps.js';
+import { traceHouse, type TracedLoad } from './traced-house.js';
 import { degreeFactors } from './degree-factors.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
-import { at, causes, dark, flow, OutageStepper, type Cause } from './outage-stepper.js';
+import { at, causes, dark, flow, type Cause } from './outage-state.js';
+import { OutageStepper } from './outage-stepper.js';
 
 /** A load in the user's hands. */
 export interface DrillLoad {
@@ -111,12 +113,7 @@ export class OutageDrill {
     for (const load of running) {
       // What is switched on while its thermostat calls starts now.
       if (!this.justClosed.has(load.load.id) || load.surgeVA === 0 || this.nowW(load, minute) === 0) continue;
-      const surge = (delta: number): Float64Array =>
-        Float64Array.from(axes, ({ leg }) =>
-          leg === 0 ? delta : (delta * load.legVA[leg - 1]!) / load.powerVA,
-        );
-      steps.push({ at: minute, deltaVA: surge(load.surgeVA), surge: true });
-      steps.push({ at: minute + load.surgeS / 60, deltaVA: surge(-load.surgeVA), surge: true });
+      steps.push(...startSteps(load, minute, axes.length));
     }
     this.justClosed.clear();
     steps.sort((a, b) => a.at - b.at);

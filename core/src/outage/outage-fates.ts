@@ -1,5 +1,6 @@
 import { minutesOfYear } from './minutes.js';
-import { at, dark, OutageStepper } from './outage-stepper.js';
+import { at, dark } from './outage-state.js';
+import { OutageStepper } from './outage-stepper.js';
 import type { OutagePlan } from './outage-plan.js';
 
 /** How outages end that begin at the hours of a window. */

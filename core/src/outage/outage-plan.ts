@@ -13,12 +13,14 @@ import {
   dischargeTaper,
 } from './battery-limits.js';
 import { degreeFactors } from './degree-factors.js';
-import { demandTrace, traceHouse, type DemandTrace, type TracedHouse } from './demand-trace.js';
+import { demandTrace, type DemandTrace } from './demand-trace.js';
 import { outageSettingsOf } from './outage-settings.js';
 import type { Generator, Vehicle } from './scenario.schema.js';
-import { overloadAxes, overloadMinutes, type OverloadAxis } from './overload-minutes.js';
+import { overloadAxes, type OverloadAxis } from './mark-overloads.js';
+import { overloadMinutes } from './overload-minutes.js';
 import { pickupMarks } from './pickup-marks.js';
 import { sunTrace, type SunTrace } from './sun-trace.js';
+import { traceHouse, type TracedHouse } from './traced-house.js';
 
 /** Solar beside the inverter waits so long after the island is up (IEEE 1547-2018, enter-service delay; recalled). */
 export const solarReturnMin = 5;

@@ -8,7 +8,7 @@ import { demandContextOf } from '../sizing/demand-context-of.js';
 import type { WeatherYear } from '../weather/weather-year.js';
 import { minutesOfDay } from './minutes.js';
 import { outageFates, windowFor } from './outage-fates.js';
-import { causes, type Cause } from './outage-stepper.js';
+import { causes, type Cause } from './outage-state.js';
 import { outagePlan, outageYear, type OutageYear } from './outage-plan.js';
 import { outageWeather } from './outage-weather.js';
 import { seasonOfDay } from './season-of-day.js';

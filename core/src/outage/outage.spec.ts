@@ -22,7 +22,7 @@ import { loadCycles } from './load-cycles.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import type { Generator } from './scenario.schema.js';
-import { markOverloads } from './overload-minutes.js';
+import { markOverloads } from './mark-overloads.js';
 import { playOutage } from './play-outage.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 

@@ -1,7 +1,13 @@
 import { gapEffects } from '../gap/ride-through.js';
 import { restartDelayS } from '../load/kind-behaviour.js';
-import { eachSpan, type DemandTrace, type TracedHouse, type TracedLoad } from './demand-trace.js';
-import { markOverloads, type OverloadAxis } from './overload-minutes.js';
+import type { DemandTrace } from './demand-trace.js';
+import { eachSpan } from './each-span.js';
+import { markOverloads, type OverloadAxis } from './mark-overloads.js';
+import { onStep, startSteps, type Step } from './switching-steps.js';
+import type { TracedHouse, TracedLoad } from './traced-house.js';
+
+/** Motors that wait longer do not start together with the others, min. */
+const followedMin = 5;
 
 /**
  * What happens when the grid goes away at the beginning of each hour of a window: motors that are running and notice the gap
@@ -34,29 +40,20 @@ export function pickupMarks(
   }
   runningAt.forEach((loads, hour) => {
     if (!loads.some((load) => surging.includes(load))) return;
-    const steps: { at: number; deltaVA: Float64Array }[] = [];
-    const add = (load: TracedLoad, at: number, wholeVA: number): void => {
-      const deltaVA = Float64Array.from(axes, ({ leg }) =>
-        leg === 0 ? wholeVA : load.powerVA > 0 ? wholeVA * (load.legVA[leg - 1]! / load.powerVA) : 0,
-      );
-      steps.push({ at, deltaVA });
-    };
+    const steps: Step[] = [];
     for (const load of loads) {
       const surges = surging.includes(load);
       const at = surges ? restartDelayS(load.load) / 60 : 0;
-      if (at >= 5) continue;
-      add(load, at, load.powerVA);
-      if (!surges) continue;
-      add(load, at, load.surgeVA);
-      add(load, at + (0.7 * load.surgeS) / 60, -load.surgeVA * 0.35);
-      add(load, at + load.surgeS / 60, -load.surgeVA * 0.65);
+      if (at >= followedMin) continue;
+      steps.push(onStep(load, at, axes.length));
+      if (surges) steps.push(...startSteps(load, at, axes.length));
     }
-    const minute = new Uint8Array(5);
+    const minute = new Uint8Array(followedMin);
     markOverloads(
       steps.toSorted((a, b) => a.at - b.at),
       axes,
       0,
-      5,
+      followedMin,
       minute,
     );
     marks[hour] = minute.find((mark) => mark > 0) ?? 0;

@@ -1,5 +1,5 @@
 import { monthOf } from '../weather/weather-year.js';
-import { causes, type Cause } from './outage-stepper.js';
+import { causes, type Cause } from './outage-state.js';
 import { seasonOfDay } from './season-of-day.js';
 import type { Season } from '../load/load.schema.js';
 

@@ -2,7 +2,7 @@ import { derived, given } from '../../figure/figure.js';
 import type { OutageWeather } from '../../job/brief.schema.js';
 import type { Settings } from '../../job/settings.js';
 import type { SeasonOutlook } from '../../outage/outage-study.js';
-import type { Cause } from '../../outage/outage-stepper.js';
+import type { Cause } from '../../outage/outage-state.js';
 import { quantityText } from '../../unit/format-quantity.js';
 import { margin, type Margin } from '../margin.js';
 

@@ -1,0 +1,115 @@
+import type { OutageYear } from './outage-plan.js';
+import type { OutageEvent, OutageEventKind } from './outage-run.js';
+import { at, causes, dark, engine, flow, type Cause } from './outage-state.js';
+import type { OutageStepper } from './outage-stepper.js';
+
+/** Once full, the battery has to fall below this share before it can be full again. */
+const noLongerFull = 0.97;
+
+/** Watches an outage from minute to minute and writes down what happens. */
+export class OutageDiary {
+  readonly events: OutageEvent[] = [{ minute: 0, kind: 'transfer', what: '' }];
+  /** When the house first went dark for want of energy or was locked out, min; Infinity while it has not. */
+  survivedMin = Infinity;
+  cause: Cause = 'none';
+  private dark: number;
+  private stage: number;
+  private engine: number;
+  private full: boolean;
+  private solarBack = false;
+  private vehicleFeeds = false;
+
+  constructor(
+    private readonly year: OutageYear,
+    private readonly stepper: OutageStepper,
+  ) {
+    const { state } = stepper;
+    this.dark = state[at.dark]!;
+    this.stage = state[at.stage]!;
+    this.engine = state[at.engine]!;
+    this.full = state[at.chargeWh]! >= year.hardware.usableWh;
+    if (this.dark === dark.lockedOut) {
+      this.note(0, 'locked-out', 'starting');
+      this.fail(0);
+    }
+  }
+
+  note(minute: number, kind: OutageEventKind, what = ''): void {
+    this.events.push({ minute, kind, what });
+  }
+
+  /** Looks at the minute that has just been played. */
+  observe(minute: number): void {
+    this.observeLight(minute);
+    this.observeShedding(minute);
+    this.observeSources(minute);
+  }
+
+  private observeLight(minute: number): void {
+    const { state } = this.stepper;
+    const now = state[at.dark]!;
+    const was = this.dark;
+    this.dark = now;
+    if (now === was) return;
+    const why = causes[state[at.cause]!]!;
+    if (now === dark.lit) {
+      this.note(minute, was === dark.tripped ? 'reconnected' : 'lit-again');
+      this.solarBack = false;
+    } else if (now === dark.empty) {
+      const moment = minute + state[at.servedShare]!;
+      this.note(moment, 'empty', why);
+      this.fail(moment);
+    } else {
+      if (was === dark.lit) this.note(minute, why === 'cold' ? 'too-cold' : 'trip', why);
+      if (now === dark.lockedOut) {
+        this.note(minute, 'locked-out', why);
+        this.fail(minute);
+      }
+    }
+  }
+
+  private observeShedding(minute: number): void {
+    const now = this.stepper.state[at.stage]!;
+    for (let stage = this.stage + 1; stage <= now; stage += 1) this.note(minute, 'shed', this.namesOf(stage));
+    for (let stage = this.stage; stage > now; stage -= 1) this.note(minute, 'restored', this.namesOf(stage));
+    this.stage = now;
+  }
+
+  private observeSources(minute: number): void {
+    const { state, flows } = this.stepper;
+    const running = state[at.engine]!;
+    if (running !== this.engine) {
+      if (running === engine.called) this.note(minute, 'generator-called');
+      if (running === engine.running) this.note(minute, 'generator-on');
+      if (this.engine === engine.running) this.note(minute, 'generator-off');
+      this.engine = running;
+    }
+    const lit = state[at.dark] === dark.lit;
+    if (lit && !this.solarBack && flows[flow.sunUsedW]! > 0 && state[at.upMin]! > 0) {
+      this.note(minute, 'solar-back');
+      this.solarBack = true;
+    }
+    // What comes with the morning has not come back.
+    if (flows[flow.sunW] === 0) this.solarBack = true;
+    const share = state[at.chargeWh]! / this.year.hardware.usableWh;
+    const full = share >= 0.9999;
+    if (full && !this.full) this.note(minute, 'full');
+    if (full || share < noLongerFull) this.full = full;
+    const feeds = flows[flow.vehicleOutW]! > 0;
+    if (feeds && !this.vehicleFeeds) this.note(minute, 'vehicle-feeds');
+    this.vehicleFeeds = feeds;
+  }
+
+  private fail(minute: number): void {
+    if (this.cause !== 'none') return;
+    this.survivedMin = minute;
+    this.cause = causes[this.stepper.state[at.cause]!]!;
+  }
+
+  private namesOf(stage: number): string {
+    return this.year.house.loads
+      .filter(({ offFromStage }) => offFromStage === stage)
+      .map(({ load }) => load.name)
+      .join(', ');
+  }
+}

@@ -1,0 +1,60 @@
+/** Why the house goes dark. */
+export const causes = [
+  'none',
+  'empty',
+  'overload',
+  'overload-l1',
+  'overload-l2',
+  'overload-l3',
+  'cold',
+  'starting',
+  'fuel',
+] as const;
+export type Cause = (typeof causes)[number];
+
+/** Places of the state of an outage. */
+export const at = {
+  chargeWh: 0,
+  stage: 1,
+  /** See {@link dark}. */
+  dark: 2,
+  /** Retries since the last minute that held. */
+  tries: 3,
+  /** Minutes since the island came up. */
+  upMin: 4,
+  /** See {@link engine}. */
+  engine: 5,
+  engineMin: 6,
+  fuelL: 7,
+  vehicleWh: 8,
+  lockedMin: 9,
+  /** Index into {@link causes} of the last time it went dark. */
+  cause: 10,
+  /** Share of the last minute that was served. */
+  servedShare: 11,
+} as const;
+
+/** Is the house dark, and why? */
+export const dark = { lit: 0, empty: 1, lockedOut: 2, tripped: 3 } as const;
+/** What a generator is doing. */
+export const engine = { off: 0, called: 1, warming: 2, running: 3 } as const;
+
+/** Places of the flows of a minute, each a mean in W. */
+export const flow = {
+  demandW: 0,
+  servedW: 1,
+  standbyW: 2,
+  /** Sun there was, at the terminals of the arrays' inverters or of the battery's. */
+  sunW: 3,
+  sunUsedW: 4,
+  generatorW: 5,
+  /** Out of the cells, and into them. */
+  drainW: 6,
+  storedW: 7,
+  vehicleOutW: 8,
+  vehicleInW: 9,
+  lossW: 10,
+  /** Share of the AC-coupled sun that is held back because nothing takes it. */
+  heldBackShare: 11,
+  fuelL: 12,
+} as const;
