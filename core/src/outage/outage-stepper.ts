@@ -1,5 +1,6 @@
 import { drainOf, solarReturnMin, type OutagePlan } from './outage-plan.js';
 import { wrapMinute } from './minutes.js';
+import { Engine } from './engine.js';
 import { at, dark, engine, flow } from './outage-state.js';
 import { startMark } from './overload-minutes.js';
 
@@ -30,7 +31,6 @@ export class OutageStepper {
   private readonly chargeShare: Float32Array;
   private readonly dischargeShare: Float32Array;
   private readonly fromMinute: number;
-  private readonly quiet = new Uint8Array(24);
   // The numbers of the hardware once more, one step away instead of three.
   private readonly usableWh: number;
   private readonly keptWh: number;
@@ -44,7 +44,7 @@ export class OutageStepper {
   private readonly dischargeEfficiency: number;
   private readonly dischargeTaperBelowWh: number;
   private readonly dischargeAtEmpty: number;
-  private readonly hasGenerator: boolean;
+  private readonly engine: Engine | null;
   private readonly hasVehicle: boolean;
   private readonly bendsByRate: boolean;
 
@@ -69,7 +69,7 @@ export class OutageStepper {
     this.dischargeEfficiency = hardware.dischargeEfficiency;
     this.dischargeTaperBelowWh = hardware.dischargeTaperBelowWh;
     this.dischargeAtEmpty = hardware.dischargeAtEmpty;
-    this.hasGenerator = hardware.generator !== null;
+    this.engine = hardware.generator && new Engine(hardware.generator, hardware.usableWh);
     this.hasVehicle = hardware.vehicle !== null;
     this.bendsByRate = hardware.peukert !== null;
     this.demandW = plan.trace.demandW;
@@ -80,8 +80,6 @@ export class OutageStepper {
     this.chargeShare = plan.chargeShare;
     this.dischargeShare = plan.dischargeShare;
     this.fromMinute = wrapMinute(plan.trace.fromMinute);
-    const quiet = plan.hardware.generator?.quiet;
-    if (quiet) for (let h = quiet.fromH; h !== quiet.toH; h = (h + 1) % 24) this.quiet[h] = 1;
   }
 
   /** Takes the grid away at a minute of the window. */
@@ -108,7 +106,7 @@ export class OutageStepper {
     const ofYearHour = (ofYear / 60) | 0;
     if (this.writesFlows) flows.fill(0);
     state[at.servedShare] = 0;
-    const running = this.hasGenerator && this.runEngine(ofYearHour % 24);
+    const running = this.engine !== null && this.engine.run(state, flows, ofYearHour % 24);
     if (state[at.dark]! !== dark.lit && !this.comesBack(minute, running)) {
       this.chargeInTheDark(minute, ofYear, ofYearHour);
       return;
@@ -232,7 +230,7 @@ export class OutageStepper {
         vehicleInDcW * (1 - dischargeEfficiency);
       flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
     }
-    if (running) this.burn(generatorOutW);
+    if (running) this.engine!.burn(state, flows, generatorOutW);
     state[at.servedShare] = share;
     if (share < 1) {
       this.goEmpty();
@@ -327,47 +325,5 @@ export class OutageStepper {
     if (vehicle!.role !== 'source' || chargeWh > vehicle!.feedsBelow * usableWh) return 0;
     const leftWh = this.state[at.vehicleWh]! - vehicle!.keeps * vehicle!.energyWh;
     return Math.max(0, Math.min(restW, vehicle!.powerW, leftWh * 60));
-  }
-
-  /** Starts and stops the generator. Does it give power in this minute? */
-  private runEngine(clockHour: number): boolean {
-    const { state } = this;
-    const generator = this.plan.hardware.generator!;
-    const share = state[at.chargeWh]! / this.plan.hardware.usableWh;
-    const allowed = this.quiet[clockHour] === 0 && state[at.fuelL]! > 0;
-    if (state[at.engine] === engine.off) {
-      if (share > generator.startBelow || state[at.fuelL]! <= 0) return false;
-      if (generator.start === 'auto' && !allowed) return false;
-      state[at.engine] = generator.start === 'auto' ? engine.warming : engine.called;
-      state[at.engineMin] = 0;
-    }
-    if (state[at.engine] === engine.called) {
-      state[at.engineMin]! += 1;
-      if (state[at.engineMin]! <= generator.comesAfterMin || !allowed) return false;
-      state[at.engine] = engine.warming;
-      state[at.engineMin] = 0;
-    }
-    if (share >= generator.stopAbove || !allowed) {
-      state[at.engine] = engine.off;
-      return false;
-    }
-    if (state[at.engine] === engine.warming) {
-      state[at.engineMin]! += 1;
-      if (state[at.engineMin]! <= generator.warmUpMin) {
-        this.burn(0);
-        return false;
-      }
-      state[at.engine] = engine.running;
-    }
-    return true;
-  }
-
-  private burn(powerW: number): void {
-    const generator = this.plan.hardware.generator!;
-    const perHour =
-      generator.idleLPerH + (generator.fullLPerH - generator.idleLPerH) * (powerW / generator.powerW);
-    const litres = Math.min(this.state[at.fuelL]!, Math.max(0, perHour) * hour);
-    this.state[at.fuelL]! -= litres;
-    this.flows[flow.fuelL] = litres;
   }
 }

@@ -9,6 +9,7 @@ type Pictured = Pick<
   | 'sunW'
   | 'sunUsedW'
   | 'generatorW'
+  | 'batteryW'
   | 'charge'
   | 'frequencyHz'
   | 'sunWh'
@@ -33,6 +34,7 @@ export function cutRun(run: OutageRun, from: number, to: number): Pictured {
     sunW: cut(run.sunW),
     sunUsedW: cut(run.sunUsedW),
     generatorW: cut(run.generatorW),
+    batteryW: cut(run.batteryW),
     charge: cut(run.charge),
     frequencyHz: cut(run.frequencyHz),
     sunWh: run.sunWh,

@@ -181,6 +181,10 @@ export function dayPicture(
             line('sun used', kw(run.sunUsedW), inks.sun, 'dotted'),
           ]
         : []),
+      {
+        ...line('battery gives', kw(run.batteryW), inks.charge, 'dashed'),
+        lineStyle: { color: inks.charge, width: 1.2, type: 'dashed' as const },
+      },
       ...(run.generatorWh > 0 ? [line('generator', kw(run.generatorW), inks.generator, 'dashed')] : []),
       {
         ...line(

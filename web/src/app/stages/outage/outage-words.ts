@@ -1,4 +1,4 @@
-import type { Cause, OutageEvent, OutageEventKind, Tier } from '@levamen/core';
+import type { Cause, OutageEvent, OutageEventKind, Tier, TierResult } from '@levamen/core';
 
 export const causeWords: Readonly<Record<Cause, string>> = {
   none: 'gets through',
@@ -39,6 +39,10 @@ export function eventText({ kind, what }: Pick<OutageEvent, 'kind' | 'what'>): s
   if (what === '') return eventWords[kind];
   return `${eventWords[kind]}: ${isCause(what) ? causeWords[what] : what}`;
 }
+
+/** Why something of a tier is first not served. */
+export const failureWords = (why: TierResult['firstFailureWhy']): string =>
+  why === 'shed' ? 'shed' : why === 'no-room' ? 'no room' : causeWords[why];
 
 export const tierWords: Readonly<Record<Tier, string>> = {
   must: 'Must',

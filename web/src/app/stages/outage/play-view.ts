@@ -7,7 +7,14 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { quantityText, servedTiers, type Job, type OutageRun, type UnitSystem } from '@levamen/core';
+import {
+  quantityText,
+  servedTiers,
+  type Job,
+  type OutageRun,
+  type TierResult,
+  type UnitSystem,
+} from '@levamen/core';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
@@ -15,7 +22,7 @@ import { chartInk } from '../../ui/chart-ink';
 import { cutRun, windowAround } from './cut-run';
 import { dayPicture, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, lengthText, momentText } from './moment-text';
-import { causeWords, eventText, tierWords } from './outage-words';
+import { causeWords, eventText, failureWords, tierWords } from './outage-words';
 import { OutageState, type Which } from './outage-state';
 
 const lengths = [12, 24, 48, 72, 96, 168];
@@ -191,20 +198,21 @@ export class PlayView {
     if (!run) return [];
     return run.tiers
       .filter(({ servedWh, unservedWh }) => servedWh + unservedWh > 0)
-      .map(({ tier, servedH, unservedWh, firstFailureH }) => {
-        const beside = other?.tiers.find((one) => one.tier === tier);
+      .map((result) => {
+        const beside = other?.tiers.find(({ tier }) => tier === result.tier);
         return {
-          tier: tierWords[tier],
-          servedH: quantityText(servedH, 'h'),
-          unserved: quantityText(unservedWh, 'Wh'),
-          first: firstFailureH === null ? 'never' : lengthText(firstFailureH * 60),
+          tier: tierWords[result.tier],
+          servedH: quantityText(result.servedH, 'h'),
+          unserved: quantityText(result.unservedWh, 'Wh'),
+          first: firstText(result),
           besideH: beside ? quantityText(beside.servedH, 'h') : '',
-          besideFirst: beside
-            ? beside.firstFailureH === null
-              ? 'never'
-              : lengthText(beside.firstFailureH * 60)
-            : '',
+          besideUnserved: beside ? quantityText(beside.unservedWh, 'Wh') : '',
+          besideFirst: beside ? firstText(beside) : '',
         };
       });
   }
 }
+
+/** "1 d 5 h, battery empty" */
+const firstText = ({ firstFailureH, firstFailureWhy }: TierResult): string =>
+  firstFailureH === null ? 'never' : `${lengthText(firstFailureH * 60)}, ${failureWords(firstFailureWhy)}`;
