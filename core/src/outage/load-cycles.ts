@@ -15,6 +15,9 @@ const stretches: readonly { readonly part: DayPart; readonly fromMin: number; re
   { part: 'night', fromMin: 1320, toMin: 1440 },
 ];
 
+/** A share of time that is too small to be anything but rounding. */
+const leastShare = 1e-9;
+
 interface Use {
   /** Share of the stretch in which it runs. */
   readonly share: number;
@@ -74,7 +77,7 @@ export function loadCycles(
     stretches.forEach(({ fromMin, toMin }, index) => {
       const use = uses[index]!;
       const share = Math.min(1, use.share * factor);
-      if (share <= 0) return;
+      if (share < leastShare) return;
       let at = fromMin;
       while (at < toMin - 1e-9) {
         const drawn = share >= 1 ? Infinity : use.cycleMin * (0.5 + random());
