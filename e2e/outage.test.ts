@@ -54,6 +54,8 @@ test('sun, generator and weather are entered, and change the runtime', async ({ 
   const withSun = await runtime.textContent();
   await page.getByRole('button', { name: 'Conditions' }).click();
   const solar = page.getByRole('region', { name: 'Solar' });
+  await solar.getByRole('button', { name: 'Take it into the brief' }).click();
+  await expect(solar.getByRole('button', { name: 'Take it into the brief' })).toHaveCount(0);
   await solar.getByRole('button', { name: 'Remove Barn roof' }).click();
   await solar.getByRole('button', { name: 'Remove Porch roof' }).click();
   await expect(runtime).not.toHaveText(withSun!);

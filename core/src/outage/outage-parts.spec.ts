@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tripRun } from '../inverter/trip-run.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
-import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../testing/samples.js';
+import { aJob, aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../testing/samples.js';
 import { typicalClimates } from '../weather/climates.js';
 import { syntheticYear } from '../weather/synthetic-year.js';
 import { batteryTemperaturesC, dischargeShareAt } from './battery-limits.js';
@@ -17,6 +17,8 @@ import { outagePlan } from './outage-plan.js';
 import { at, engine, flow } from './outage-state.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
+import { emptyScenario } from './scenario.schema.js';
+import { surplusSolarWhPerDay } from './surplus-solar.js';
 import { TierAccount } from './tier-account.js';
 import { traceHouse } from './traced-house.js';
 import { usualGenerator } from './helpful-changes.js';
@@ -233,6 +235,25 @@ describe('sun through a year', () => {
     const minutesWh = acW.reduce((sum, watts) => sum + watts / 60, 0);
     expect(minutesWh / hoursWh).toBeGreaterThan(0.98);
     expect(minutesWh / hoursWh).toBeLessThan(1.02);
+  });
+});
+
+describe('surplus sun', () => {
+  const year = syntheticYear(typicalClimates[3]!, 2);
+  const job = (ratedW: number, loadW: number) =>
+    aJob([aLoad({ runningPowerW: loadW, dutyCycle: 1, use: allSeasons(aroundTheClock) })], {
+      outage: { ...emptyScenario(), arrays: ratedW === 0 ? [] : [anArray({ ratedW })] },
+    });
+  it('is what the arrays give beyond what the house takes', () => {
+    expect(surplusSolarWhPerDay(job(0, 100), year)).toBe(0);
+    const winterDays = 90;
+    const allWh = hourlyArrayW(anArray({ ratedW: 4000 }), year).reduce(
+      (sum, watts, hour) => sum + (hour < 59 * 24 || hour >= 334 * 24 ? watts : 0),
+      0,
+    );
+    expect(surplusSolarWhPerDay(job(4000, 0), year)).toBeCloseTo(allWh / winterDays, 6);
+    expect(surplusSolarWhPerDay(job(4000, 600), year)).toBeLessThan(allWh / winterDays);
+    expect(surplusSolarWhPerDay(job(4000, 90_000 / 2), year)).toBe(0);
   });
 });
 

@@ -1,6 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { outageSettingsOf, scenarioSchema, settingsOf, type Job, type UnitSystem } from '@levamen/core';
+import {
+  outageSettingsOf,
+  outageWeather,
+  quantityText,
+  scenarioSchema,
+  settingsOf,
+  surplusSolarWhPerDay,
+  type Job,
+  type UnitSystem,
+} from '@levamen/core';
 import { Button } from 'primeng/button';
+import { WeatherYears } from '../../../data/weather-years';
 import { injectFindings } from '../../../data/findings';
 import { FindingsList } from '../../../ui/findings-list';
 import { AmountField } from '../../../ui/amount-field';
@@ -114,6 +124,22 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             the inputs of the battery's (DC-coupled).
           </p>
         }
+        @if (surplus(); as surplus) {
+          <p class="row small">
+            <span>
+              On the mean day of {{ season() }} the arrays give <b class="figure">{{ surplus.text }}</b> more
+              than the house takes at once; the brief says {{ surplus.said }}.
+            </span>
+            @if (surplus.differs) {
+              <p-button
+                label="Take it into the brief"
+                size="small"
+                [text]="true"
+                (onClick)="edits.takeSurplus(surplus.wh)"
+              />
+            }
+          </p>
+        }
       </section>
       <section class="sheet" aria-label="Generator">
         <h2>Generator</h2>
@@ -164,6 +190,22 @@ export class ConditionsView {
   protected readonly findings = computed(() =>
     this.all().filter(({ key }) => /^(solar|generator)-/.test(key)),
   );
+  protected readonly season = computed(() => settingsOf(this.job()).designSeason.value);
+  private readonly weather = inject(WeatherYears);
+  private readonly year = computed(() => outageWeather(this.job(), this.weather.year().year));
+  protected readonly surplus = computed(() => {
+    const job = this.job();
+    if (job.outage.arrays.length === 0) return null;
+    // To a tenth of a kilowatt-hour: more would promise what no weather keeps.
+    const wh = Math.round(surplusSolarWhPerDay(job, this.year()) / 100) * 100;
+    const said = job.brief.surplusSolarWhPerDay;
+    return {
+      wh,
+      text: quantityText(wh, 'Wh'),
+      said: said === null ? 'nothing yet' : quantityText(said, 'Wh'),
+      differs: said !== wh,
+    };
+  });
   protected readonly handsOn = computed(() => settingsOf(this.job()).handsOn.value);
   protected readonly households: Choice<Household>[] = [
     { label: 'Lives as usual', value: 'usual' },

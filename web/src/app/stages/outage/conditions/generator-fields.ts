@@ -139,8 +139,8 @@ export class GeneratorFields {
   protected readonly shape = generatorSchema.shape;
   protected readonly quiet = generatorSchema.shape.quiet.unwrap().shape;
   protected readonly starts: Choice<Generator['start']>[] = [
-    { label: 'by itself (two-wire start)', value: 'auto' },
-    { label: 'by hand, at an inlet', value: 'hand' },
+    { label: 'by itself, two-wire', value: 'auto' },
+    { label: 'by hand at an inlet', value: 'hand' },
   ];
 
   protected setQuiet(end: 'fromH' | 'toH', hour: number | null): void {

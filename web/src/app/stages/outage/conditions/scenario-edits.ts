@@ -18,6 +18,11 @@ export class ScenarioEdits {
     this.session.edit(label, (job) => ({ ...job, outage: { ...job.outage, ...change } }));
   }
 
+  /** What the arrays give beyond what the house takes, as the surplus of a usual day in the brief. */
+  takeSurplus(surplusSolarWhPerDay: number): void {
+    this.session.edit('surplus solar', (job) => ({ ...job, brief: { ...job.brief, surplusSolarWhPerDay } }));
+  }
+
   addArray(): void {
     this.session.edit('a solar array', (job) => {
       const { arrays } = job.outage;

@@ -72,7 +72,7 @@ export class VehicleFields {
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = vehicleSchema.shape;
   protected readonly roles: Choice<Vehicle['role']>[] = [
-    { label: 'a source: feeds the house', value: 'source' },
-    { label: 'a sink: takes spare sun', value: 'sink' },
+    { label: 'a source', value: 'source' },
+    { label: 'a sink for spare sun', value: 'sink' },
   ];
 }
