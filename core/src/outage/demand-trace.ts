@@ -39,10 +39,13 @@ function addSpan(
     peakVA[0]![m]! += load.powerVA;
     for (let leg = 0; leg < load.legVA.length; leg += 1) peakVA[leg + 1]![m]! += load.legVA[leg]!;
   }
-  if (starts && load.surgeVA > 0 && first <= last) {
-    peakVA[0]![first]! += load.surgeVA;
+  if (!starts || load.surgeVA === 0) return;
+  // A start late in a minute goes on in the next one.
+  const surgeEnds = Math.min(demandW.length - 1, Math.floor(from + load.surgeS / 60));
+  for (let m = first; m <= surgeEnds; m += 1) {
+    peakVA[0]![m]! += load.surgeVA;
     for (let leg = 0; leg < load.legVA.length; leg += 1) {
-      peakVA[leg + 1]![first]! += load.surgeVA * (load.powerVA > 0 ? load.legVA[leg]! / load.powerVA : 0);
+      peakVA[leg + 1]![m]! += load.surgeVA * (load.powerVA > 0 ? load.legVA[leg]! / load.powerVA : 0);
     }
   }
 }

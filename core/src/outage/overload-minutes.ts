@@ -28,21 +28,24 @@ export function overloadMinutes(
         continue;
       }
       let end = m + 1;
-      // A long stretch is cut, so that the lists of steps stay short; timers begin anew, which is on the kind side by seconds.
+      // A long stretch is cut, so that the lists of steps stay short; the next one looks back a minute, longer than a curve holds.
       while (end < trace.minutes && end - m < 720 && suspect(end)) end += 1;
-      const steps = stepsBetween(loads, trace, m, end, axes.length);
-      markOverloads(steps, axes, m, end, marks);
+      // What started in the minute before may still be starting.
+      const from = Math.max(0, m - 1);
+      const steps = stepsBetween(loads, trace, from, end, axes.length);
+      markOverloads(steps, axes, from, end, marks);
       const surges = steps.some(({ surge }) => surge);
-      if (surges && marks.subarray(m, end).some((mark) => mark > 0)) {
-        running.fill(0, m, end);
+      if (surges && marks.subarray(from, end).some((mark) => mark > 0)) {
+        running.fill(0, from, end);
         markOverloads(
           steps.filter(({ surge }) => !surge),
           axes,
-          m,
+          from,
           end,
           running,
         );
-        for (let i = m; i < end; i += 1) if (marks[i]! > 0 && running[i] === 0) marks[i]! += startMark;
+        for (let i = from; i < end; i += 1)
+          if (marks[i]! > 0 && marks[i]! < startMark && running[i] === 0) marks[i]! += startMark;
       }
       m = end;
     }
