@@ -44,8 +44,15 @@ export function overloadMinutes(
           end,
           running,
         );
-        for (let i = from; i < end; i += 1)
-          if (marks[i]! > 0 && marks[i]! < startMark && running[i] === 0) marks[i]! += startMark;
+        const begins = new Set(
+          steps.flatMap(({ at, surge, deltaVA }) => (surge && deltaVA[0]! > 0 ? [Math.floor(at)] : [])),
+        );
+        for (let i = from; i < end; i += 1) {
+          if (marks[i] === 0 || marks[i]! >= startMark || running[i]! > 0) continue;
+          // The rest of a start that has tripped in the minute before trips nothing more.
+          if (i > 0 && marks[i - 1]! > 0 && !begins.has(i)) marks[i] = 0;
+          else marks[i]! += startMark;
+        }
       }
       m = end;
     }
