@@ -146,6 +146,7 @@ export * from './outage/play-outage.js';
 export * from './outage/year-map.js';
 export * from './outage/survival.js';
 export * from './outage/surplus-solar.js';
+export * from './outage/array-inverter.js';
 export * from './outage/season-of-day.js';
 export * from './outage/helpful-changes.js';
 export * from './outage/reserve-curve.js';

@@ -1,3 +1,4 @@
+import { arrayInverterW } from '../outage/array-inverter.js';
 import type { DemandContext } from '../sizing/demand-context.js';
 import type { JudgedStack } from '../sizing/judge-stack.js';
 import { quantityText } from '../unit/format-quantity.js';
@@ -11,7 +12,7 @@ export function outageFindings({ job }: DemandContext, judged: JudgedStack | nul
   const found: Finding[] = [];
   const acW = arrays
     .filter(({ coupling }) => coupling === 'ac')
-    .reduce((sum, { ratedW, inverterW }) => sum + (inverterW ?? ratedW / 1.2), 0);
+    .reduce((sum, array) => sum + arrayInverterW(array), 0);
   const dcW = arrays.filter(({ coupling }) => coupling === 'dc').reduce((sum, { ratedW }) => sum + ratedW, 0);
   if (acW > stack.solarAcW) {
     found.push({

@@ -25,6 +25,10 @@ export function dailyUse(year: OutageYear, heldBack: number): DailyUse {
   const houseWh = Object.fromEntries(
     seasons.map((season) => [season, sumHourlyEnergyWh(context.job.loads, season)]),
   ) as Record<Season, Float64Array>;
+  const sunWh = new Float64Array(hoursOfYear);
+  for (let minute = 0; minute < sun.acW.length; minute += 1) {
+    sunWh[Math.floor(minute / 60)]! += (sun.acW[minute]! + sun.dcW[minute]!) / 60;
+  }
   const floorWh = heldBack * hardware.usableWh;
   const powerW = hardware.dischargePowerW * hardware.dischargeEfficiency;
   const chargeWh = new Float64Array(hoursOfYear);
@@ -36,11 +40,7 @@ export function dailyUse(year: OutageYear, heldBack: number): DailyUse {
     chargeWh[hour] = nowWh;
     const clock = hour % 24;
     const loadWh = houseWh[seasonOfDay(Math.floor(hour / 24), weather.latitudeDeg)][clock]!;
-    let sunWh = 0;
-    for (let minute = 0; minute < 60; minute += 1) {
-      sunWh += (sun.acW[hour * 60 + minute]! + sun.dcW[hour * 60 + minute]!) / 60;
-    }
-    const surplusWh = sunWh - loadWh;
+    const surplusWh = sunWh[hour]! - loadWh;
     if (surplusWh > 0) {
       const intoWh = Math.min(
         surplusWh * hardware.chargeEfficiency,

@@ -1,4 +1,6 @@
 import type { Catalogue } from '../catalogue/unit.schema.js';
+import type { Job } from '../job/job.schema.js';
+import { settingsOf } from '../job/settings.js';
 import { seasonOutlook, studyYear, type OutageStudy, type SeasonOutlook } from './outage-study.js';
 
 /** An outage begins every so many hours: some five hundred in a season. */
@@ -12,14 +14,11 @@ const everyH = 4;
  */
 export function runtimeOutlook(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null {
   const { job } = study;
-  const year = studyYear(study, catalogue);
-  if (!year) return null;
-  const { settings } = year.context;
-  const withoutSun = settings.outageWeather.value === 'no-sun' && job.outage.arrays.length > 0;
-  const played = withoutSun
-    ? studyYear({ ...study, job: { ...job, outage: { ...job.outage, arrays: [] } } }, catalogue)
-    : year;
+  const settings = settingsOf(job);
+  const sunless: Job = { ...job, outage: { ...job.outage, arrays: [] } };
+  const played = settings.outageWeather.value === 'no-sun' ? { ...study, job: sunless } : study;
+  const year = studyYear(played, catalogue);
   const requiredH = settings.requiredRuntimeH.value;
   const followedMin = Math.ceil(Math.max(72, requiredH * 1.5)) * 60;
-  return played && seasonOutlook(played, settings.designSeason.value, { everyH, requiredH, followedMin });
+  return year && seasonOutlook(year, settings.designSeason.value, { everyH, requiredH, followedMin });
 }

@@ -7,6 +7,7 @@ import { legShare } from '../supply/leg-share.js';
 import { systemFacts } from '../supply/legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { hoursOfYear, midHourMs, type WeatherYear } from '../weather/weather-year.js';
+import { arrayInverterW } from './array-inverter.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
 import type { SolarArray } from './scenario.schema.js';
 
@@ -31,7 +32,7 @@ export function hourlyArrayW(array: SolarArray, weather: WeatherYear): Float64Ar
     temperatureCoefficientPerC,
     loss: array.loss ?? totalLoss(defaultLosses),
     inverterEfficiency,
-    inverterW: array.inverterW ?? array.ratedW / 1.2,
+    inverterW: arrayInverterW(array),
   };
   for (let hour = 0; hour < hoursOfYear; hour += 1) {
     const globalWPerM2 = weather.globalWPerM2[hour]!;
@@ -88,12 +89,7 @@ export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, li
   const inAll = (coupling: SolarArray['coupling']): number =>
     sized.reduce(
       (sum, { array }) =>
-        sum +
-        (array.coupling !== coupling
-          ? 0
-          : coupling === 'dc'
-            ? array.ratedW
-            : (array.inverterW ?? array.ratedW / 1.2)),
+        sum + (array.coupling !== coupling ? 0 : coupling === 'dc' ? array.ratedW : arrayInverterW(array)),
       0,
     );
   const takes = (limitW: number, havingW: number): number => (havingW > limitW ? limitW / havingW : 1);
@@ -105,7 +101,7 @@ export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, li
       (sum, { array }) =>
         sum +
         (array.coupling === 'ac'
-          ? (array.inverterW ?? array.ratedW / 1.2) * acShare * legShare(limits.system, array.legs, leg)
+          ? arrayInverterW(array) * acShare * legShare(limits.system, array.legs, leg)
           : 0),
       0,
     );

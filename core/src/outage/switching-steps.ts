@@ -1,10 +1,7 @@
+import { fallLevel, plateauShare } from '../starting/start-shape.js';
 import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import type { TracedLoad } from './traced-house.js';
-
-/** After this share of a start its current falls; until its end it stands at this level (see start-shape.ts, as two steps). */
-const plateauShare = 0.7;
-const fallLevel = 0.65;
 
 /** A moment at which the demand changes: of the whole, then of each leg. */
 export interface Step {
@@ -21,7 +18,7 @@ const onAxes = ({ legVA, powerVA }: TracedLoad, wholeVA: number, axes: number): 
     axis === 0 ? wholeVA : powerVA > 0 ? wholeVA * (legVA[axis - 1]! / powerVA) : 0,
   );
 
-/** The surge of a start on top of running: full, then at the level of its fall, then gone. */
+/** The surge of a start on top of running, in two steps of {@link startShape}: its plateau, the mean of its fall, then gone. */
 export function startSteps(load: TracedLoad, at: number, axes: number): Step[] {
   const surgeMin = load.surgeS / 60;
   const step = (after: number, wholeVA: number): Step => ({

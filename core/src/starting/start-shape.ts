@@ -1,6 +1,8 @@
 /** Until this share of a start the current stays at its highest; at the end of the start it is down to `endLevel`. */
-const plateauShare = 0.7;
+export const plateauShare = 0.7;
 const endLevel = 0.3;
+/** Mean level between the plateau and the end. */
+export const fallLevel = (1 + endLevel) / 2;
 
 /**
  * How far a start stands between running (0) and its highest current (1).

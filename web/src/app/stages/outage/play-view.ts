@@ -17,6 +17,7 @@ import {
 } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
+import { fieldScale } from '../../ui/field-units';
 import { ChartView } from '../../ui/chart';
 import { chartInk } from '../../ui/chart-ink';
 import { cutRun, windowAround } from './cut-run';
@@ -189,9 +190,8 @@ export class PlayView {
   }
 
   private litres(litres: number): string {
-    return this.units() === 'imperial'
-      ? `${(litres / 3.785411784).toFixed(1)} gal`
-      : `${litres.toFixed(1)} l`;
+    const { toShown, unit } = fieldScale('l', this.units());
+    return `${toShown(litres).toFixed(1)} ${unit}`;
   }
 
   private rows(run: OutageRun | null, other: OutageRun | null) {

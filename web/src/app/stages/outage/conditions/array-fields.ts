@@ -4,6 +4,7 @@ import {
   solarArraySchema,
   systemFacts,
   totalLoss,
+  usualInverterW,
   type SolarArray,
   type SupplySystem,
 } from '@levamen/core';
@@ -62,7 +63,7 @@ import { ScenarioEdits } from './scenario-edits';
           [optional]="true"
           [schema]="shape.inverterW"
           [value]="array().inverterW"
-          [assumed]="array().ratedW / 1.2"
+          [assumed]="usualInverterW()"
           why="a sixth less than the modules"
           (valueChange)="set({ inverterW: $event })"
         />
@@ -117,6 +118,7 @@ export class ArrayFields {
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = solarArraySchema.shape;
   protected readonly usualLoss = totalLoss(defaultLosses);
+  protected readonly usualInverterW = computed(() => usualInverterW(this.array()));
   protected readonly couplings: Choice<SolarArray['coupling']>[] = [
     { label: 'AC, own inverter', value: 'ac' },
     { label: 'DC, battery inverter', value: 'dc' },

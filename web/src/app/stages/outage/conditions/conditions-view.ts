@@ -47,7 +47,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
       }
       <section class="sheet" aria-label="Weather">
         <h2>Weather</h2>
-        <lv-weather-fields [job]="job()" />
+        <lv-weather-fields [job]="job()" [year]="year()" />
       </section>
       <section class="sheet" aria-label="Household and battery">
         <h2>Household and battery</h2>
@@ -192,7 +192,7 @@ export class ConditionsView {
   );
   protected readonly season = computed(() => settingsOf(this.job()).designSeason.value);
   private readonly weather = inject(WeatherYears);
-  private readonly year = computed(() => outageWeather(this.job(), this.weather.year().year));
+  protected readonly year = computed(() => outageWeather(this.job(), this.weather.year().year));
   protected readonly surplus = computed(() => {
     const job = this.job();
     if (job.outage.arrays.length === 0) return null;

@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import {
   dailyLightWhPerM2,
   outageSettingsOf,
-  outageWeather,
   quantityText,
   scenarioSchema,
   typicalClimates,
@@ -11,6 +10,7 @@ import {
   writeEpw,
   type Job,
   type SavedWeather,
+  type WeatherYear,
 } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
@@ -71,6 +71,8 @@ import { ScenarioEdits } from './scenario-edits';
 })
 export class WeatherFields {
   readonly job = input.required<Job>();
+  /** The year in use. */
+  readonly year = input.required<WeatherYear>();
   private readonly api = inject(JobsApi);
   private readonly weather = inject(WeatherYears);
   protected readonly edits = inject(ScenarioEdits);
@@ -96,7 +98,6 @@ export class WeatherFields {
   protected readonly busy = signal(false);
   private readonly refused = signal('');
   protected readonly problem = computed(() => this.refused() || this.weather.year().problem);
-  private readonly year = computed(() => outageWeather(this.job(), this.weather.year().year));
   protected readonly facts = computed(() => {
     const year = this.year();
     const light = dailyLightWhPerM2(year);
