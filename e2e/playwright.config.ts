@@ -1,5 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
+/** Where reports go; scripts/test.sh names it. */
+const home = process.env['LEVAMEN_E2E_HOME'] ?? '../.levamen/test';
+
 /** The program under test is started by scripts/test.sh, on a database of its own. */
 export default defineConfig({
   testDir: '.',
@@ -14,8 +17,8 @@ export default defineConfig({
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  reporter: [['list'], ['json', { outputFile: '../.levamen/test/e2e.json' }]],
-  outputDir: '../.levamen/test/e2e-results',
+  reporter: [['list'], ['json', { outputFile: `${home}/e2e.json` }]],
+  outputDir: `${home}/e2e-results`,
   use: {
     baseURL: process.env['LEVAMEN_E2E_URL'] ?? 'http://127.0.0.1:4780',
     viewport: { width: 1280, height: 800 },

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 
 /** The process id of the server under test is in this file; scripts/test.sh writes it. */
 const pidFile = process.env['LEVAMEN_E2E_PID_FILE'] ?? '';
@@ -16,7 +17,7 @@ export async function killServer(): Promise<void> {
 export async function startServer(): Promise<void> {
   if (await answers()) return;
   const child = spawn(process.execPath, ['server/dist/main.js'], {
-    cwd: new URL('..', import.meta.url).pathname,
+    cwd: fileURLToPath(new URL('..', import.meta.url)),
     stdio: 'ignore',
     detached: true,
   });

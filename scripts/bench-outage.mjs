@@ -1,4 +1,5 @@
 // Single outages, the map of a year, and the same model in C, for docs/performance.md.
+import { fileURLToPath } from 'node:url';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -85,7 +86,7 @@ function writePlan(plan, path) {
 function inC(folder, plan) {
   const program = join(folder, 'model');
   try {
-    execFileSync('gcc', ['-O2', '-o', program, new URL('./outage-model.c', import.meta.url).pathname, '-lm']);
+    execFileSync('gcc', ['-O2', '-o', program, fileURLToPath(new URL('./outage-model.c', import.meta.url)), '-lm']);
   } catch {
     return null;
   }

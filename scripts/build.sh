@@ -10,7 +10,7 @@ digest() {
 unless_done() {
   local stamp="$STATE/stamps/$1" wanted=$2
   shift 2
-  [ "$(cat "$stamp" 2>/dev/null)" = "$wanted" ] && return
+  if [ "$(cat "$stamp" 2>/dev/null)" = "$wanted" ]; then return; fi
   "$@"
   mkdir -p "$STATE/stamps"
   printf '%s' "$wanted" >"$stamp"
@@ -20,7 +20,7 @@ install_dependencies() {
   say "Installing npm packages (about a minute)"
   mkdir -p "$STATE"
   npm ci >"$STATE/npm.log" 2>&1 || {
-    tail -20 "$STATE/npm.log" >&2
+    tail -n 20 "$STATE/npm.log" >&2
     fail "npm ci failed (see $STATE/npm.log)." "Check the network, then run this again."
   }
   rm -f "$STATE"/stamps/build-*
@@ -28,13 +28,17 @@ install_dependencies() {
 
 prepare_node() {
   require_node
+  with_lock packages prepare_packages
+}
+
+prepare_packages() {
   [ -d node_modules ] || rm -f "$STATE/stamps/npm"
-  unless_done npm "$(digest package.json package-lock.json */package.json)" install_dependencies
+  unless_done npm "$(digest package.json package-lock.json ./*/package.json)" install_dependencies
 }
 
 compile_server() {
   say "Compiling core and server"
-  npx --no-install tsc -b core server
+  npx --no-install tsc -b core server || fail "Core and server could not be compiled." "See the messages above."
 }
 
 build_web() {
@@ -47,7 +51,9 @@ build_web() {
   node scripts/precompress.mjs
 }
 
-build_program() {
+build_program() { with_lock build build_all; }
+
+build_all() {
   [ -f server/dist/main.js ] || rm -f "$STATE/stamps/build-server"
   [ -f web/dist/browser/index.html ] || rm -f "$STATE/stamps/build-web"
   unless_done build-server "$(digest core/src server/src core/tsconfig.json server/tsconfig.json tsconfig.base.json)" compile_server

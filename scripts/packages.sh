@@ -28,16 +28,29 @@ install_packages() {
   local log="$STATE/apt.log"
   mkdir -p "$STATE"
   { "${as_root[@]}" apt-get update &&
-    "${as_root[@]}" env DEBIAN_FRONTEND=noninteractive UCF_FORCE_CONFFOLD=1 apt-get install -y --no-install-recommends "$@"; } >"$log" 2>&1 ||
+    "${as_root[@]}" env DEBIAN_FRONTEND=noninteractive UCF_FORCE_CONFFOLD=1 apt-get install -y --no-install-recommends "$@"; } >"$log" 2>&1 || {
+    tail -n 5 "$log" >&2
     fail "apt-get could not install: $* (see $log)" "Check the network and the package sources, then run this again."
+  }
 }
 
-postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -1; }
+postgres_versions() {
+  local bin versions=()
+  for bin in /usr/lib/postgresql/*/bin; do
+    if [ -x "$bin/initdb" ] && [ -x "$bin/pg_ctl" ]; then versions+=("$(basename "$(dirname "$bin")")"); fi
+  done
+  printf '%s\n' "${versions[@]}" | sort -V | paste -sd' '
+}
+
+# postgres_bin [VERSION]: where the programs of that version lie, of the newest where none is named; nothing where there are none.
+postgres_bin() {
+  local version=${1:-}
+  [ -n "$version" ] || { version=$(postgres_versions) && version=${version##* }; }
+  if [ -n "$version" ] && [ -x "/usr/lib/postgresql/$version/bin/pg_ctl" ]; then printf '/usr/lib/postgresql/%s/bin' "$version"; fi
+}
 
 require_postgres() {
-  local bin
-  bin=$(postgres_bin)
-  if [ -z "$bin" ] || [ ! -x "$bin/initdb" ] || [ ! -x "$bin/pg_ctl" ]; then install_packages postgresql; fi
+  [ -n "$(postgres_bin)" ] || install_packages postgresql
   PG_BIN=$(postgres_bin)
   [ -n "$PG_BIN" ] || fail "PostgreSQL is installed but its programs were not found." "Expected them in /usr/lib/postgresql/*/bin."
 }

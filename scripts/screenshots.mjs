@@ -1,7 +1,8 @@
 // Takes the pictures of docs/screenshots from the running demo: ./levamen demo, then node scripts/screenshots.mjs
+import { fileURLToPath } from 'node:url';
 import { launchBrowser, programUrl as url } from './browser.mjs';
 
-const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const browser = await launchBrowser();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 

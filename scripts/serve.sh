@@ -1,76 +1,150 @@
-# Starting and stopping the program.
+# Starting, watching and stopping the program.
 
 RUN="$STATE/run"
 
-# running_pid NAME: the process id noted under that name, if it still runs.
-running_pid() {
-  local pid
-  pid=$(cat "$RUN/$1.pid" 2>/dev/null) || return 1
-  kill -0 "$pid" 2>/dev/null && printf '%s' "$pid"
-}
-
-# end_process PID: asks it to end and waits until it has.
-end_process() {
-  kill "$1" 2>/dev/null || return 0
-  for _ in $(seq 150); do
-    kill -0 "$1" 2>/dev/null || return 0
-    sleep 0.1
-  done
-  kill -9 "$1" 2>/dev/null || true
-}
-
 open_browser() {
   [ "${LEVAMEN_OPEN:-1}" != 0 ] && [ -n "${DISPLAY:-}${WAYLAND_DISPLAY:-}" ] && command -v xdg-open >/dev/null || return 0
-  xdg-open "$1" >/dev/null 2>&1 &
+  xdg-open "$1" >/dev/null 2>&1 9>&- &
 }
 
+answers() { node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1/api/health" 2>/dev/null; }
+
+# wait_until_ready PID URL: false where the process ends first.
 wait_until_ready() {
   local pid=$1 url=$2
-  for _ in $(seq 150); do
-    kill -0 "$pid" 2>/dev/null || return 1
-    if node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$url/api/health" 2>/dev/null; then return 0; fi
+  for _ in $(seq 300); do
+    process_start "$pid" >/dev/null || return 1
+    if answers "$url"; then return 0; fi
     sleep 0.2
   done
   return 1
 }
 
-# serve DATABASE DEMO: runs in the foreground until Ctrl-C or ./levamen stop.
-serve() {
-  local database=$1 demo=$2 port=${LEVAMEN_PORT:-4780} pid
-  if pid=$(running_pid server); then
-    say "Levamen runs already at $(cat "$RUN/address"). Stop it with: ./levamen stop"
-    return
-  fi
-  [[ "$port" =~ ^[0-9]+$ ]] && [ "$port" -ge 1 ] && [ "$port" -le 65535 ] ||
-    fail "LEVAMEN_PORT=\"$port\" is not a port." "Use a number from 1024 to 65535."
-  prepare_node
-  port_is_free "$port" ||
-    fail "Port $port is in use by another program." "Stop that program, or choose another port: LEVAMEN_PORT=$((port + 1)) ./levamen $([ "$demo" = true ] && echo demo || echo start)"
-  build_program
-  start_cluster "$STATE/pg"
-  ensure_database "$database"
+# whose DATABASE: what somebody at a terminal calls it.
+whose() { if [ "$1" = levamen_demo ]; then printf 'the demo jobs'; else printf 'your own jobs'; fi; }
+command_for() { if [ "$1" = levamen_demo ]; then printf './levamen demo'; else printf './levamen start'; fi; }
+
+# The one lock of a running program: held by its launcher, let go by the system however the launcher ends.
+take_launch_lock() {
   mkdir -p "$RUN"
-  printf '%s' "$$" >"$RUN/launcher.pid"
-  local url="http://127.0.0.1:$port"
-  LEVAMEN_PORT=$port LEVAMEN_DATABASE_URL=$(database_url "$database") LEVAMEN_DEMO=$demo LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} \
-    LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" node server/dist/main.js &
-  pid=$!
-  printf '%s' "$pid" >"$RUN/server.pid"
-  printf '%s' "$url" >"$RUN/address"
-  trap 'end_serving '"$pid" EXIT
-  trap 'exit 0' INT TERM HUP
-  wait_until_ready "$pid" "$url" || fail "The server did not start." "See the messages above."
-  say "Levamen is ready: $url   (Ctrl-C stops it)"
-  open_browser "$url"
-  wait "$pid" || true
+  exec 9>"$RUN/launcher.lock"
+  flock -n 9
 }
 
-end_serving() {
-  trap - EXIT INT TERM HUP
-  kill "$1" 2>/dev/null || true
-  wait "$1" 2>/dev/null || true
-  stop_cluster "$STATE/pg"
+# Another launcher holds the lock: waits until its program answers, or takes over where it gives up.
+join_running() {
+  local database=$1 address open said=false
+  for _ in $(seq 900); do
+    address=$(cat "$RUN/address" 2>/dev/null || true)
+    open=$(cat "$RUN/database" 2>/dev/null || true)
+    if [ -n "$address" ] && answers "$address"; then
+      [ "$open" = "$database" ] ||
+        fail "Levamen runs already at $address, with another database: $(whose "$open")." "Stop it first: ./levamen stop; then $(command_for "$database")"
+      say "Levamen runs already at $address, with $(whose "$open"). Stop it with: ./levamen stop"
+      return 0
+    fi
+    if flock -n 9; then return 1; fi
+    if [ "$said" = false ]; then
+      say "Levamen is being started by another command; waiting for it"
+      said=true
+    fi
+    sleep 1
+  done
+  fail "Another command has been starting Levamen for a quarter of an hour." "Stop it: ./levamen stop, then run this again."
+}
+
+start_server() {
+  LEVAMEN_PORT=$PORT LEVAMEN_DATABASE_URL=$(database_url levamen_app "$DATABASE") \
+    LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") LEVAMEN_DEMO=$DEMO \
+    LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" node server/dist/main.js 9>&- &
+  SERVER_PID=$!
+  note_process server "$SERVER_PID"
+}
+
+# serve DATABASE DEMO: runs in the foreground until Ctrl-C or ./levamen stop.
+serve() {
+  DATABASE=$1 DEMO=$2 PORT=${LEVAMEN_PORT:-4780}
+  local pid url
+  [[ "$PORT" =~ ^[0-9]{1,5}$ ]] && [ "$PORT" -ge 1 ] && [ "$PORT" -le 65535 ] ||
+    fail "LEVAMEN_PORT=\"$PORT\" is not a port." "Use a number from 1024 to 65535."
+  url="http://127.0.0.1:$PORT"
+  if ! take_launch_lock && join_running "$DATABASE"; then return; fi
+  if pid=$(running_pid server); then
+    say "Ending a server that an earlier launcher left behind"
+    end_process "$pid"
+  fi
   rm -f "$RUN"/*.pid "$RUN/address"
+  note_process launcher "$$"
+  on_exit clear_run
+  prepare_node
+  port_is_free "$PORT" ||
+    fail "Port $PORT is in use by another program." "Stop that program, or choose another port: LEVAMEN_PORT=$((PORT % 65535 + 1)) $(command_for "$DATABASE")"
+  build_program
+  on_exit stop_own_cluster
+  start_cluster "$STATE/pg"
+  ensure_database "$DATABASE"
+  SERVER_PID=""
+  on_exit end_server
+  start_server
+  printf '%s' "$DATABASE" >"$RUN/database"
+  printf '%s' "$url" >"$RUN/address"
+  wait_until_ready "$SERVER_PID" "$url" || server_gave_up "The server did not start."
+  say "Levamen is ready: $url   It shows $(whose "$DATABASE"). Ctrl-C stops it."
+  open_browser "$url"
+  watch_over
+}
+
+# Exit codes with which the server says that starting it again would not help: 3 the port, 4 a database of a newer program.
+server_gave_up() {
+  local status=0
+  wait "$SERVER_PID" || status=$?
+  [ "$status" != 4 ] || fail "The database was used by a newer Levamen." "Update this one, or restore a backup made by this version: ./levamen restore FILE"
+  fail "$1" "See the messages above."
+}
+
+# Starts again what ends by itself, with growing pauses, and says so.
+watch_over() {
+  local pause=1 began=$SECONDS status=0 port
+  while :; do
+    if ! cluster_runs; then
+      say "The database has ended by itself; starting it again"
+      port=$PG_PORT
+      if (start_cluster "$STATE/pg"); then
+        PG_PORT=$(cat "$PG_HOME/port")
+        say "The database runs again"
+        # The server finds it by its port.
+        [ "$PG_PORT" = "$port" ] || end_process "$SERVER_PID"
+      else
+        say "The database does not start; trying again in $pause s"
+        rest "$pause"
+        pause=$((pause < 30 ? pause * 2 : 30))
+        continue
+      fi
+    fi
+    if ! process_start "$SERVER_PID" >/dev/null; then
+      wait "$SERVER_PID" || status=$?
+      if [ "$status" = 3 ] || [ "$status" = 4 ]; then server_gave_up "The server cannot go on."; fi
+      [ $((SECONDS - began)) -lt 60 ] || pause=1
+      say "The server has ended by itself (status $status); starting it again in $pause s"
+      rest "$pause"
+      pause=$((pause < 30 ? pause * 2 : 30))
+      began=$SECONDS
+      start_server
+    fi
+    rest 1
+  done
+}
+
+# A pause that a signal ends at once.
+rest() {
+  sleep "$1" 9>&- &
+  wait $! || true
+}
+
+end_server() { if [ -n "$SERVER_PID" ]; then end_process "$SERVER_PID"; fi; }
+stop_own_cluster() { stop_cluster "$STATE/pg"; }
+clear_run() {
+  rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
   say "Levamen has stopped."
 }
 
@@ -79,7 +153,7 @@ stop_all() {
   local pid
   if pid=$(running_pid launcher); then end_process "$pid"; fi
   if pid=$(running_pid server); then end_process "$pid"; fi
-  rm -f "$RUN"/*.pid "$RUN/address"
+  rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
   stop_cluster "$STATE/pg"
   say "Levamen is stopped."
 }

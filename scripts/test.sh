@@ -33,8 +33,9 @@ unit_tests() {
 }
 
 server_tests() {
-  LEVAMEN_TEST_DATABASE_URL=$(database_url postgres) npx --no-install vitest run --project server \
-    --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"
+  LEVAMEN_TEST_DATABASE_URL=$(database_url levamen postgres) LEVAMEN_TEST_OWNER_URL=$(database_url levamen_owner postgres) \
+    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE LEVAMEN_PG_BIN=$PG_BIN \
+    npx --no-install vitest run --project server --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"
 }
 
 e2e_tests() {
@@ -42,23 +43,22 @@ e2e_tests() {
   port=$(free_port)
   ensure_database levamen_e2e
   export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
-  LEVAMEN_DATABASE_URL=$(database_url levamen_e2e)
-  export LEVAMEN_DATABASE_URL LEVAMEN_E2E_URL="http://127.0.0.1:$port" LEVAMEN_E2E_PID_FILE="$TEST_HOME/server.pid"
+  LEVAMEN_DATABASE_URL=$(database_url levamen_app levamen_e2e)
+  LEVAMEN_MIGRATION_URL=$(database_url levamen_owner levamen_e2e)
+  export LEVAMEN_DATABASE_URL LEVAMEN_MIGRATION_URL LEVAMEN_E2E_URL="http://127.0.0.1:$port"
+  export LEVAMEN_E2E_HOME="$TEST_HOME" LEVAMEN_E2E_PID_FILE="$TEST_HOME/server.pid"
   node server/dist/main.js &
   printf '%s' "$!" >"$LEVAMEN_E2E_PID_FILE"
   wait_until_ready "$!" "$LEVAMEN_E2E_URL" || return 1
   local result=0
   npx --no-install playwright test -c e2e/playwright.config.ts "$@" || result=1
-  kill "$(cat "$LEVAMEN_E2E_PID_FILE")" 2>/dev/null || true
+  end_test_server
   return $result
 }
 
-end_tests() {
-  trap - EXIT INT TERM
-  kill "$(cat "$TEST_HOME/server.pid" 2>/dev/null)" 2>/dev/null || true
-  stop_cluster "$TEST_HOME/pg"
-  rm -rf "$TEST_HOME/pg"
-}
+# Tests kill and start the server; the last one is noted in the file.
+end_test_server() { kill "$(cat "$TEST_HOME/server.pid" 2>/dev/null)" 2>/dev/null || true; }
+remove_test_cluster() { remove_cluster "$TEST_HOME/pg"; }
 
 # Adds up what the runners counted.
 summary() {
@@ -80,8 +80,13 @@ summary() {
 
 run_tests() {
   local begin=$SECONDS
+  mkdir -p "$STATE"
+  exec 8>"$STATE/test.lock"
+  flock -n 8 || fail "The tests run already, in this state folder ($STATE)." "Wait until they are through, or set LEVAMEN_STATE to another folder."
   prepare_node
   require_chromium
+  on_exit remove_test_cluster
+  remove_test_cluster
   rm -rf "$TEST_HOME"
   mkdir -p "$TEST_HOME"
   step "Build" build_program
@@ -89,16 +94,20 @@ run_tests() {
   run_lint >"$TEST_HOME/lint.log" 2>&1 &
   LINT_PID=$!
   step "Types" npm run --silent types
-  trap end_tests EXIT
-  trap 'exit 130' INT TERM
   start_cluster "$TEST_HOME/pg" -c fsync=off
+  ensure_roles
   step "Server tests on PostgreSQL" server_tests
   step "Lint and formatting" lint_result
   step "Unit tests of core and page" unit_tests
+  on_exit end_test_server
   step "End-to-end tests in Chromium" e2e_tests "$@"
-  end_tests
   say "All of it took $((SECONDS - begin)) s"
-  [ ${#FAILED_STEPS[@]} -eq 0 ] || printf 'Failed: %s\n' "${FAILED_STEPS[*]}"
   summary
-  [ ${#FAILED_STEPS[@]} -eq 0 ]
+  [ ${#FAILED_STEPS[@]} -eq 0 ] || fail "These steps failed: ${FAILED_STEPS[*]}" "Read what they say above; ./levamen check runs lint, formatting and types alone."
+}
+
+run_checks() {
+  step "Lint and formatting" run_lint
+  step "Types" npm run --silent types
+  [ ${#FAILED_STEPS[@]} -eq 0 ] || fail "These checks failed: ${FAILED_STEPS[*]}" "Mend what they say above; npm run format formats everything."
 }

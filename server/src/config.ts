@@ -1,9 +1,12 @@
 import * as z from 'zod';
+import { usualRequestsPerMinute } from './http/limits.js';
 
 const configSchema = z.object({
   LEVAMEN_HOST: z.string().default('127.0.0.1'),
   LEVAMEN_PORT: z.coerce.number().int().min(0).max(65_535).default(4780),
   LEVAMEN_DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
+  LEVAMEN_MIGRATION_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
+  LEVAMEN_REQUESTS_PER_MINUTE: z.coerce.number().int().min(10).max(10_000_000).default(usualRequestsPerMinute),
   LEVAMEN_DEMO: z.stringbool().default(false),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
@@ -12,7 +15,11 @@ const configSchema = z.object({
 export interface Config {
   readonly host: string;
   readonly port: number;
+  /** Connects as the program's own role, which may read and write rows only. */
   readonly databaseUrl: string;
+  /** Connects as the role that owns the tables; migrations run as it. */
+  readonly migrationUrl: string;
+  readonly requestsPerMinute: number;
   /** Load the demo jobs where they are missing. */
   readonly demo: boolean;
   readonly logLevel: string;
@@ -36,6 +43,8 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     host: data.LEVAMEN_HOST,
     port: data.LEVAMEN_PORT,
     databaseUrl: data.LEVAMEN_DATABASE_URL,
+    migrationUrl: data.LEVAMEN_MIGRATION_URL ?? data.LEVAMEN_DATABASE_URL,
+    requestsPerMinute: data.LEVAMEN_REQUESTS_PER_MINUTE,
     demo: data.LEVAMEN_DEMO,
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,

@@ -4,19 +4,41 @@ import { pino } from 'pino';
 import { readConfig } from './config.js';
 import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
+import { loggedError } from './http/log-error.js';
 import { makeDataSource } from './store/data-source.js';
+import { migrate, NewerDatabase } from './store/migrate.js';
 
 /** Requests still running when the server is told to stop get this long, ms. */
 const graceMs = 8000;
 
 const config = readConfig(process.env);
-const logger = pino({ level: config.logLevel });
+const logger = pino({ level: config.logLevel, serializers: { err: loggedError } });
 const source = makeDataSource(config.databaseUrl);
-await source.initialize();
-await source.runMigrations({ transaction: 'all' });
-if (config.demo) await loadDemo(source);
 
-const server = createServer(makeApp({ source, logger, webRoot: config.webRoot }));
+/** Exit codes: 3 the port, 4 a database of a newer program; with these, starting again would not help. */
+const giveUp = (code: number, words: string, error?: unknown): never => {
+  logger.fatal(error === undefined ? {} : { err: error }, words);
+  process.exit(code);
+};
+
+try {
+  await migrate(config.migrationUrl, new URL(config.databaseUrl).username);
+  await source.initialize();
+  if (config.demo) await loadDemo(source);
+} catch (error) {
+  if (error instanceof NewerDatabase) giveUp(4, error.message);
+  giveUp(1, 'The database cannot be used yet', error);
+}
+
+const server = createServer(
+  makeApp({
+    source,
+    logger,
+    webRoot: config.webRoot,
+    jobs: config.demo ? 'demo' : 'own',
+    requestsPerMinute: config.requestsPerMinute,
+  }),
+);
 server.requestTimeout = 30_000;
 server.headersTimeout = 10_000;
 
@@ -34,11 +56,12 @@ process.once('SIGINT', stop);
 
 server.once('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE') {
-    logger.fatal(
+    giveUp(
+      3,
       `Port ${config.port} is in use. Stop the other program, or choose another port: LEVAMEN_PORT=4781 ./levamen start`,
     );
-  } else logger.fatal({ err: error }, 'the server cannot listen');
-  process.exit(3);
+  }
+  giveUp(3, 'the server cannot listen', error);
 });
 server.listen(config.port, config.host, () => {
   const { port } = server.address() as AddressInfo;

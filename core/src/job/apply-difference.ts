@@ -1,6 +1,5 @@
 import type { FieldDifference } from './diff-jobs.js';
-
-type Dict = Record<string, unknown>;
+import { indexOfIdentity, type Dict } from './identity.js';
 
 /**
  * A copy of `document` in which the field of `difference` has their value instead of mine.
@@ -14,8 +13,11 @@ export function applyDifference<T>(document: T, difference: Pick<FieldDifference
     if (key === undefined) return difference.theirs;
     if (Array.isArray(node)) {
       const list = node as Dict[];
-      const index = list.findIndex((item) => item['id'] === key);
-      if (index < 0) return [...list, set(undefined, rest)];
+      const index = indexOfIdentity(list, key);
+      if (index < 0) {
+        const added = set(undefined, rest);
+        return added === undefined ? list : [...list, added];
+      }
       const value = set(list[index], rest);
       return value === undefined ? list.toSpliced(index, 1) : list.with(index, value as Dict);
     }

@@ -14,10 +14,10 @@ import { siteSchema } from './site.schema.js';
 import { nameSchema } from './text.schema.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 4;
+export const jobVersion = 5;
 export const maxLoads = 500;
 
-/** The saved form of a job, version 4: one document, the same in the database and in a `.levamen.json` file. */
+/** The saved form of a job, version 5: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),

@@ -41,26 +41,37 @@ const addBackup = (saved: Saved): Saved => {
   };
 };
 
+/** What an outage met in version 4, and still does in version 5; frozen. */
+const outageOfVersion4: Saved = {
+  climateId: null,
+  weatherId: null,
+  seed: 1,
+  arrays: [],
+  generator: null,
+  vehicle: null,
+  household: 'usual',
+  startCharge: null,
+  keptForRestart: null,
+  restoreAbove: null,
+  batteryPlace: null,
+  resetAfterMin: null,
+  costs: [],
+};
+
 /** Version 4 adds what an outage meets: weather, sun, generator, vehicle, household. */
 const addOutage = (saved: Saved): Saved => ({
   ...saved,
   version: 4,
   brief: isRecord(saved['brief']) ? { ...saved['brief'], outageWeather: null } : saved['brief'],
-  outage: {
-    climateId: null,
-    weatherId: null,
-    seed: 1,
-    arrays: [],
-    generator: null,
-    vehicle: null,
-    household: 'usual',
-    startCharge: null,
-    keptForRestart: null,
-    restoreAbove: null,
-    batteryPlace: null,
-    resetAfterMin: null,
-    costs: [],
-  },
+  outage: outageOfVersion4,
+});
+
+/** Version 4 was changed while it was in use: its early documents lack the weather the brief asks to get through. */
+const completeOutage = (saved: Saved): Saved => ({
+  ...saved,
+  version: 5,
+  brief: isRecord(saved['brief']) ? { outageWeather: null, ...saved['brief'] } : saved['brief'],
+  outage: isRecord(saved['outage']) ? { ...outageOfVersion4, ...saved['outage'] } : outageOfVersion4,
 });
 
 /** migrations[n] turns the saved form of version n into that of version n + 1. Version 1 is the first. */
@@ -68,6 +79,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   1: addSurvey,
   2: addBackup,
   3: addOutage,
+  4: completeOutage,
 };
 
 /**

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { amountSchema, countSchema } from '../job/amount.schema.js';
+import { timeZoneSchema } from '../job/site.schema.js';
 import { lineSchema, nameSchema } from '../job/text.schema.js';
 import { channelRoles } from './readings.js';
 
@@ -16,9 +17,10 @@ export const channelFactsSchema = z.strictObject({
 /** A set of readings without their values. */
 export const readingSetSchema = z.strictObject({
   name: nameSchema(120),
-  zone: lineSchema(60),
-  startS: amountSchema(0, 10_000_000_000, 's'),
-  intervalS: amountSchema(1, 86_400, 's'),
+  zone: timeZoneSchema,
+  /** Whole seconds: that is how they are kept. */
+  startS: amountSchema(0, 10_000_000_000, 's').int('Enter whole seconds'),
+  intervalS: amountSchema(1, 86_400, 's').int('Enter whole seconds'),
   count: countSchema(1, maxValues),
   channels: z
     .array(channelFactsSchema)

@@ -48,7 +48,8 @@ export function readEpw(text: string): ReadWeather {
     latitudeDeg,
     longitudeDeg,
     zoneH,
-    altitudeM: Number.isFinite(altitudeM) ? altitudeM : 0,
+    // 9999.9 says that nobody knows it.
+    altitudeM: Number.isFinite(altitudeM) && altitudeM !== 9999.9 ? altitudeM : 0,
     source: 'EPW file',
   });
 }

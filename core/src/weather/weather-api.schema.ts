@@ -3,9 +3,8 @@ import { amountSchema } from '../job/amount.schema.js';
 import { lineSchema } from '../job/text.schema.js';
 import { hoursOfYear, type WeatherYear } from './weather-year.js';
 
-/** A year of weather the server keeps, without its hours. */
-export const savedWeatherSchema = z.strictObject({
-  id: z.uuid(),
+/** What is said of a year of weather, without its hours. */
+export const weatherFactsSchema = z.object({
   name: lineSchema(200),
   source: lineSchema(400),
   latitudeDeg: amountSchema(-90, 90, '°'),
@@ -13,6 +12,9 @@ export const savedWeatherSchema = z.strictObject({
   altitudeM: amountSchema(-500, 9000, 'm'),
   zoneH: amountSchema(-14, 14, 'h'),
 });
+
+/** A year of weather the server keeps, without its hours. */
+export const savedWeatherSchema = z.strictObject({ id: z.uuid(), ...weatherFactsSchema.shape });
 export type SavedWeather = z.infer<typeof savedWeatherSchema>;
 export const savedWeatherListSchema = z.array(savedWeatherSchema);
 

@@ -1,4 +1,4 @@
-import { demoJobs, demoReadings, withDemoReadings } from '@levamen/core';
+import { demoJobs, demoReadings, withDemoReadings, type Job, type Who } from '@levamen/core';
 import type { DataSource } from 'typeorm';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';
@@ -6,6 +6,7 @@ import { ReadingStore } from '../readings/reading-store.js';
 import { JobEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 
+const who: Who = { actor: 'Levamen', device: 'demo' };
 const readingsName = 'Circuit monitor, one year';
 
 /** Loads the demo jobs that are not there yet; what somebody changed or deleted stays as it is. */
@@ -13,7 +14,7 @@ export async function loadDemo(source: DataSource): Promise<void> {
   const store = new JobStore(source, defaultWorkspaceId);
   for (const [index, { id, job }] of demoJobs.entries()) {
     if (await source.manager.existsBy(JobEntity, { id })) continue;
-    const saved = await store.create(job, id);
+    const saved = await store.create(job, who, 'job created', { id });
     if (index === 0) await addReadings(source, store, id, saved.revision);
   }
 }
@@ -25,9 +26,9 @@ async function addReadings(
   jobId: string,
   revision: number,
 ): Promise<void> {
-  const job = (await store.read(jobId))!.document;
+  const job = (await store.read(jobId))!.document as Job;
   const readings = demoReadings();
-  const kept = new ReadingStore(source);
+  const kept = new ReadingStore(source, defaultWorkspaceId);
   const { startS, intervalS, count, channels } = readings;
   const set = await kept.create(jobId, {
     name: readingsName,
@@ -36,7 +37,7 @@ async function addReadings(
     intervalS,
     count,
     channels: channels.map(({ name, role, quantity }) => ({ name, role, quantity })),
-  });
+  }, who);
   for (const [position, { milli }] of channels.entries()) {
     await kept.putChannel(set.id, position, await packChannel(milli));
   }
@@ -45,5 +46,6 @@ async function addReadings(
     revision,
     crypto.randomUUID(),
     withDemoReadings(job, set.id, readingsName, readings),
+    who,
   );
 }

@@ -2,7 +2,10 @@ import {
   catalogueSchema,
   conflictSchema,
   createRequestSchema,
-  jobListSchema,
+  deedListSchema,
+  healthSchema,
+  jobPageSchema,
+  jobSorts,
   jobSchema,
   liveSampleSchema,
   problemSchema,
@@ -15,7 +18,9 @@ import {
   savedWeatherSchema,
   saveRequestSchema,
   saveResultSchema,
+  storageSchema,
   tableSchema,
+  unreadableJobSchema,
   weatherHoursSchema,
   xlsxType,
 } from '@levamen/core';
@@ -23,7 +28,11 @@ import * as z from 'zod';
 
 const schemas = {
   Job: jobSchema,
-  JobList: jobListSchema,
+  JobPage: jobPageSchema,
+  Health: healthSchema,
+  Storage: storageSchema,
+  DeedList: deedListSchema,
+  UnreadableJob: unreadableJobSchema,
   SavedJob: savedJobSchema,
   CreateRequest: createRequestSchema.extend({ document: jobSchema }),
   SaveRequest: saveRequestSchema.extend({ document: jobSchema }),
@@ -71,6 +80,7 @@ const path = (name: string, type: 'string' | 'integer') => ({
 });
 const id = path('id', 'string');
 const seed = { ...path('seed', 'integer'), schema: { type: 'integer', minimum: 0 } };
+const query = (name: string, schema: object) => ({ name, in: 'query', schema });
 const history = ['fromS', 'toS', 'intervalS'].map((name) => ({
   name,
   in: 'query',
@@ -93,11 +103,21 @@ export function openApiDocument(): object {
       '/api/health': {
         get: {
           summary: 'Is the server up and its database reachable?',
-          responses: { 200: answer('Yes'), 503: problem('No') },
+          responses: { 200: answer('Yes; and whose jobs they are', 'Health'), 503: problem('No') },
         },
       },
       '/api/jobs': {
-        get: { summary: 'List the jobs', responses: { 200: answer('Last changed first', 'JobList') } },
+        get: {
+          summary: 'A page of the jobs, or of the bin',
+          parameters: [
+            query('search', { type: 'string' }),
+            query('sort', { enum: jobSorts }),
+            query('order', { enum: ['up', 'down'] }),
+            query('page', { type: 'integer', minimum: 1 }),
+            query('bin', { type: 'boolean' }),
+          ],
+          responses: { 200: answer('Fifty a page', 'JobPage'), 400: problem('Not a page') },
+        },
         post: {
           summary: 'Create a job',
           requestBody: body('CreateRequest'),
@@ -113,13 +133,20 @@ export function openApiDocument(): object {
       },
       '/api/jobs/{id}': {
         parameters: [id],
-        get: { summary: 'Read a job', responses: { 200: answer('As last saved', 'SavedJob'), ...missing } },
+        get: {
+          summary: 'Read a job',
+          responses: {
+            200: answer('As last saved', 'SavedJob'),
+            422: problem('It is kept but no longer valid; says which ways there are on', 'UnreadableJob'),
+            ...missing,
+          },
+        },
         put: {
           summary: 'Save a job; names the revision it started from',
           requestBody: body('SaveRequest'),
           responses: {
             200: answer('Saved', 'SaveResult'),
-            409: problem('Saved elsewhere in the meantime; holds both versions', 'Conflict'),
+            409: problem('Saved elsewhere in the meantime; holds theirs and the common base', 'Conflict'),
             ...missing,
             ...invalid,
           },
@@ -132,6 +159,33 @@ export function openApiDocument(): object {
       '/api/jobs/{id}/restore': {
         parameters: [id],
         post: { summary: 'Undo a deletion', responses: { 200: answer('Restored', 'SavedJob'), ...missing } },
+      },
+      '/api/jobs/{id}/purge': {
+        parameters: [id],
+        delete: {
+          summary: 'Remove a deleted job for good; the log says so',
+          responses: { 204: answer('Gone'), ...missing },
+        },
+      },
+      '/api/jobs/{id}/raw': {
+        parameters: [id],
+        get: {
+          summary: 'The document exactly as it is stored, valid or not',
+          responses: { 200: answer('The file'), ...missing },
+        },
+      },
+      '/api/storage': {
+        get: { summary: 'What the database keeps', responses: { 200: answer('Bytes', 'Storage') } },
+      },
+      '/api/log': {
+        get: {
+          summary: 'Who did what; only ever added to',
+          parameters: [
+            query('before', { type: 'integer', minimum: 1 }),
+            query('limit', { type: 'integer', minimum: 1, maximum: 500 }),
+          ],
+          responses: { 200: answer('Newest first', 'DeedList') },
+        },
       },
       '/api/jobs/{id}/duplicate': {
         parameters: [id],
@@ -147,8 +201,12 @@ export function openApiDocument(): object {
       '/api/jobs/{id}/revisions': {
         parameters: [id],
         get: {
-          summary: 'Revisions, newest first',
-          responses: { 200: answer('At most 1,000', 'RevisionList'), ...missing },
+          summary: 'Revisions, newest first: when, by whom, what changed',
+          parameters: [
+            query('before', { type: 'integer', minimum: 1 }),
+            query('limit', { type: 'integer', minimum: 1, maximum: 500 }),
+          ],
+          responses: { 200: answer('At most 500 at once', 'RevisionList'), ...missing },
         },
       },
       '/api/jobs/{id}/revisions/{revision}': {
@@ -180,6 +238,7 @@ export function openApiDocument(): object {
           summary: 'A year of weather with its hours',
           responses: { 200: answer('8,760 values of each', 'WeatherHours'), ...missing },
         },
+        delete: { summary: 'Remove a year', responses: { 204: answer('Removed'), ...missing } },
       },
       '/api/jobs/{id}/readings': {
         parameters: [id],
@@ -200,11 +259,14 @@ export function openApiDocument(): object {
           responses: { 200: answer('Without its values', 'SavedReadingSet'), ...missing },
         },
         put: {
-          summary: 'Change name and channel facts',
+          summary: 'Say something else of it: makes a new set with the same values in its place',
           requestBody: body('ReadingSetChange'),
-          responses: { 200: answer('Changed', 'SavedReadingSet'), ...missing, ...invalid },
+          responses: { 200: answer('The new set', 'SavedReadingSet'), ...missing, ...invalid },
         },
-        delete: { summary: 'Remove a set', responses: { 204: answer('Removed'), ...missing } },
+        delete: {
+          summary: 'Take a set out of the list; older revisions still find it',
+          responses: { 204: answer('Removed'), ...missing },
+        },
       },
       '/api/jobs/{id}/readings/{set}/channels/{position}': {
         parameters: [
@@ -219,7 +281,7 @@ export function openApiDocument(): object {
         put: {
           summary: 'Send the values of a channel',
           requestBody: { required: true, content: { 'application/octet-stream': {} } },
-          responses: { 204: answer('Kept'), ...missing, ...invalid },
+          responses: { 204: answer('Kept'), 409: problem('It has other values already'), ...missing, ...invalid },
         },
       },
       '/api/monitor/{seed}/live.json': {

@@ -39,7 +39,7 @@ describe('the application', () => {
 
   it('serves the catalogue, the file schema, and its own description', async () => {
     expect((await app.agent.get('/api/catalogue').expect(200)).body).toHaveLength(15);
-    expect((await app.agent.get('/api/schema/job.json').expect(200)).text).toContain('urn:levamen:job:4');
+    expect((await app.agent.get('/api/schema/job.json').expect(200)).text).toContain('urn:levamen:job:5');
     expect((await app.agent.get('/api/docs').expect(200)).text).toContain('swagger-ui-bundle.js');
     await app.agent.get('/api/docs/assets/swagger-ui-bundle.js').expect(200);
     await app.agent.get('/api/docs/start.js').expect(200);

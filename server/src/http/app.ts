@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { builtInCatalogue } from '@levamen/core';
+import { builtInCatalogue, type Health } from '@levamen/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
@@ -11,6 +11,7 @@ import type { DataSource } from 'typeorm';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
+import { logRoutes } from '../log/log-routes.js';
 import { ReadingStore } from '../readings/reading-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
@@ -19,7 +20,9 @@ import { weatherRoutes } from '../weather/weather-routes.js';
 import { WeatherStore } from '../weather/weather-store.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard } from './host-guard.js';
-import { maxBodyBytes, maxRequestsPerMinute } from './limits.js';
+import { refuseDeepJson } from './bounded-json.js';
+import { maxBodyBytes, usualRequestsPerMinute } from './limits.js';
+import { loggedError } from './log-error.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
 
 interface AppParts {
@@ -27,10 +30,19 @@ interface AppParts {
   readonly logger: Logger;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot?: string | undefined;
+  /** Whose jobs the database holds; the page says so. */
+  readonly jobs?: Health['jobs'];
+  readonly requestsPerMinute?: number;
 }
 
 /** The HTTP application: API under /api, the page everywhere else. */
-export function makeApp({ source, logger, webRoot }: AppParts): Express {
+export function makeApp({
+  source,
+  logger,
+  webRoot,
+  jobs = 'own',
+  requestsPerMinute = usualRequestsPerMinute,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -42,6 +54,7 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
       serializers: {
         req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url }),
         res: (response: { statusCode: number }) => ({ statusCode: response.statusCode }),
+        err: loggedError,
       },
     }),
   );
@@ -53,7 +66,7 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
   api.use(
     rateLimit({
       windowMs: 60_000,
-      limit: maxRequestsPerMinute,
+      limit: requestsPerMinute,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: (_request, response) => {
@@ -66,16 +79,27 @@ export function makeApp({ source, logger, webRoot }: AppParts): Express {
     next();
   });
   api.use(
-    express.json({ limit: maxBodyBytes, strict: false, type: ['application/json', 'application/*+json'] }),
+    express.json({
+      limit: maxBodyBytes,
+      strict: false,
+      type: ['application/json', 'application/*+json'],
+      verify: refuseDeepJson,
+    }),
   );
   api.get('/health', async (_request, response) => {
     await source.query('SELECT 1');
-    response.json({ status: 'ok', uptimeS: Math.round(process.uptime()) });
+    const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
+    response.json(health);
   });
   api.get('/catalogue', (_request, response) => {
     response.json(builtInCatalogue);
   });
-  api.use('/jobs', jobRoutes(new JobStore(source, defaultWorkspaceId), new ReadingStore(source)));
+  const store = new JobStore(source, defaultWorkspaceId);
+  api.use('/jobs', jobRoutes(store, new ReadingStore(source, defaultWorkspaceId)));
+  api.get('/storage', async (_request, response) => {
+    response.json(await store.storage());
+  });
+  api.use('/log', logRoutes(source, defaultWorkspaceId));
   api.use('/monitor', monitorRoutes());
   api.use('/tables', tableRoutes());
   api.use('/weather', weatherRoutes(new WeatherStore(source, defaultWorkspaceId)));

@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto';
 import {
   conflictSchema,
   demoJobs,
-  jobListSchema,
+  jobPageSchema,
   newJob,
   problemSchema,
   savedJobSchema,
+  whoHeaders,
   type Job,
   type SavedJob,
 } from '@levamen/core';
@@ -34,8 +35,8 @@ describe('jobs', () => {
     expect(saved.body).toMatchObject({ revision: 2 });
     const read = savedJobSchema.parse((await app.agent.get(`/api/jobs/${job.id}`).expect(200)).body);
     expect(read).toMatchObject({ revision: 2, document: { name: 'Renamed' } });
-    const list = jobListSchema.parse((await app.agent.get('/api/jobs').expect(200)).body);
-    expect(list.find(({ id }) => id === job.id)).toMatchObject({
+    const list = jobPageSchema.parse((await app.agent.get('/api/jobs').expect(200)).body);
+    expect(list.rows.find(({ id }) => id === job.id)).toMatchObject({
       name: 'Renamed',
       loadCount: 0,
       revision: 2,
@@ -61,8 +62,8 @@ describe('jobs', () => {
     await app.agent.get(`/api/jobs/${job.id}`).expect(404);
     await save(job.id, 1, job.document).expect(404);
     await app.agent.delete(`/api/jobs/${job.id}`).expect(404);
-    const list = jobListSchema.parse((await app.agent.get('/api/jobs')).body);
-    expect(list.some(({ id }) => id === job.id)).toBe(false);
+    const list = jobPageSchema.parse((await app.agent.get('/api/jobs')).body);
+    expect(list.rows.some(({ id }) => id === job.id)).toBe(false);
     await app.agent.post(`/api/jobs/${job.id}/restore`).expect(200);
     expect(savedJobSchema.parse((await app.agent.get(`/api/jobs/${job.id}`).expect(200)).body)).toEqual(job);
   });
@@ -89,17 +90,16 @@ describe('jobs', () => {
 });
 
 describe('a stale save', () => {
-  it('gets 409 with both versions and what they started from', async () => {
+  it('gets 409 with what was saved, by whom, and what both started from', async () => {
     const job = await create(newJob('Base'));
-    await save(job.id, 1, newJob('Theirs')).expect(200);
+    await save(job.id, 1, newJob('Theirs'))
+      .set(whoHeaders.actor, encodeURIComponent('Zoë'))
+      .set(whoHeaders.device, 'tablet')
+      .expect(200);
     const response = await save(job.id, 1, newJob('Mine')).expect(409);
     const conflict = conflictSchema.parse(JSON.parse(response.text));
-    expect([conflict.yours.name, conflict.theirs.document.name, conflict.base?.name]).toEqual([
-      'Mine',
-      'Theirs',
-      'Base',
-    ]);
-    expect(conflict.theirs.revision).toBe(2);
+    expect([conflict.theirs.document.name, conflict.base?.name]).toEqual(['Theirs', 'Base']);
+    expect(conflict.theirs).toMatchObject({ revision: 2, actor: 'Zoë', device: 'tablet' });
     expect(conflict.detail).toContain('revision 2; yours started from 1');
   });
 

@@ -1,15 +1,28 @@
-import { conflictSchema, createRequestSchema, saveRequestSchema, type Conflict } from '@levamen/core';
-import { Router, type Request } from 'express';
+import {
+  createRequestSchema,
+  jobQuerySchema,
+  mendJob,
+  readJob,
+  revisionQuerySchema,
+  saveRequestSchema,
+  type Job,
+  type SavedJob,
+  type UnreadableJob,
+} from '@levamen/core';
+import { Router, type Request, type Response } from 'express';
 import * as z from 'zod';
 import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
+import { whoOf } from '../http/who-of.js';
 import { panelRoutes } from '../panels/panel-routes.js';
 import { readingRoutes } from '../readings/reading-routes.js';
 import type { ReadingStore } from '../readings/reading-store.js';
-import type { JobStore } from './job-store.js';
+import type { JobStore, StoredRevision } from './job-store.js';
 
 const idSchema = z.uuid();
+/** How many revisions back a readable one is looked for. */
+const maxSearchedRevisions = 500;
 
 const jobId = (request: Request): string => validId(request.params['id']);
 
@@ -24,41 +37,99 @@ const present = <T>(found: T | null): T => {
   return found;
 };
 
+const savedJob = ({ id, revision, updatedAt, actor, device }: StoredRevision, document: Job): SavedJob => ({
+  id,
+  revision,
+  updatedAt,
+  actor,
+  device,
+  document,
+});
+
+/** The stored job in the present form, or a 422 with what is wrong. */
+const readable = (stored: StoredRevision): Job => {
+  const read = readJob(stored.document);
+  if (read.ok) return read.job;
+  throw new HttpProblem(
+    422,
+    'The stored job cannot be read',
+    `It is kept as it is. ${read.problems[0]!.message}.`,
+    read.problems,
+  );
+};
+
 /** Routes under /api/jobs. */
 export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await store.list());
+  const created = (response: Response, stored: StoredRevision): void => {
+    response.status(201).location(`/api/jobs/${stored.id}`).json(savedJob(stored, readable(stored)));
+  };
+
+  /** The job, or a 422 that says what is wrong and which ways there are on. */
+  const answerWith = async (response: Response, stored: StoredRevision): Promise<void> => {
+    const read = readJob(stored.document);
+    if (read.ok) {
+      response.json(savedJob(stored, read.job));
+      return;
+    }
+    const mended = mendJob(stored.document);
+    const extra: Pick<UnreadableJob, 'unreadable'> = {
+      unreadable: {
+        revision: stored.revision,
+        name: stored.name,
+        lastReadable: await lastReadable(stored),
+        mended: mended && { document: mended.job, places: [...mended.places] },
+      },
+    };
+    sendProblem(
+      response,
+      new HttpProblem(
+        422,
+        'The stored job cannot be read',
+        'It is kept as it is, and can be downloaded as it is.',
+        read.problems,
+      ),
+      extra,
+    );
+  };
+
+  const lastReadable = async ({ id, revision }: StoredRevision): Promise<number | null> => {
+    for (let before = revision - 1; before >= 1 && before > revision - maxSearchedRevisions; before -= 1) {
+      const stored = await store.revision(id, before);
+      if (stored && readJob(stored.document).ok) return before;
+    }
+    return null;
+  };
+
+  router.get('/', async (request, response) => {
+    response.json(await store.list(parseBody(jobQuerySchema, request.query)));
   });
 
   router.post('/', async (request, response) => {
     const { document } = parseBody(createRequestSchema, request.body);
-    const created = await store.create(parseJob(document));
-    response.status(201).location(`/api/jobs/${created.id}`).json(created);
+    created(response, await store.create(parseJob(document), whoOf(request)));
   });
 
   router.post('/import', async (request, response) => {
-    const created = await store.create(parseJob(request.body));
-    response.status(201).location(`/api/jobs/${created.id}`).json(created);
+    created(response, await store.create(parseJob(request.body), whoOf(request), 'job imported'));
   });
 
   router.get('/:id', async (request, response) => {
-    response.json(present(await store.read(jobId(request))));
+    await answerWith(response, present(await store.read(jobId(request))));
   });
 
   router.put('/:id', async (request, response) => {
     const id = jobId(request);
     const { baseRevision, saveId, document } = parseBody(saveRequestSchema, request.body);
-    const job = parseJob(document);
-    const outcome = await store.save(id, baseRevision, saveId, job);
+    const outcome = await store.save(id, baseRevision, saveId, parseJob(document), whoOf(request));
     if (outcome.kind === 'missing') throw notFound('job');
     if (outcome.kind === 'saved') {
       response.json(outcome.result);
       return;
     }
-    const { theirs, base } = outcome;
-    const own: Pick<Conflict, 'yours' | 'theirs' | 'base'> = { yours: job, theirs, base };
+    const { theirs } = outcome;
+    const base = readJob(outcome.base);
     sendProblem(
       response,
       new HttpProblem(
@@ -66,36 +137,49 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
         'Changed elsewhere',
         `This job was saved elsewhere in the meantime (revision ${theirs.revision}; yours started from ${baseRevision}).`,
       ),
-      conflictSchema.pick({ yours: true, theirs: true, base: true }).parse(own),
+      { theirs: savedJob(theirs, readable(theirs)), base: base.ok ? base.job : null },
     );
   });
 
   router.post('/:id/duplicate', async (request, response) => {
-    const { document } = present(await store.read(jobId(request)));
+    const id = jobId(request);
+    const document = readable(present(await store.read(id)));
     const name = `${document.name.slice(0, 113)} (copy)`;
-    const created = await store.create({ ...document, name });
-    response.status(201).location(`/api/jobs/${created.id}`).json(created);
+    created(
+      response,
+      await store.create({ ...document, name }, whoOf(request), 'job duplicated', { readingsOf: id }),
+    );
   });
 
   router.delete('/:id', async (request, response) => {
-    if (!(await store.delete(jobId(request)))) throw notFound('job');
+    if (!(await store.delete(jobId(request), whoOf(request)))) throw notFound('job');
     response.status(204).end();
   });
 
   router.post('/:id/restore', async (request, response) => {
-    response.json(present(await store.restore(jobId(request))));
+    await answerWith(response, present(await store.restore(jobId(request), whoOf(request))));
+  });
+
+  router.delete('/:id/purge', async (request, response) => {
+    if (!(await store.purge(jobId(request), whoOf(request)))) throw notFound('job in the bin');
+    response.status(204).end();
   });
 
   router.get('/:id/export', async (request, response) => {
-    const { document } = present(await store.read(jobId(request)));
-    response
-      .attachment(`${fileStem(document.name)}.levamen.json`)
-      .type('application/json')
-      .send(`${JSON.stringify(document, null, 2)}\n`);
+    const stored = present(await store.read(jobId(request)));
+    const read = readJob(stored.document);
+    // What cannot be read leaves as it is: better a file to mend than none.
+    send(response, stored.name, read.ok ? read.job : stored.document);
+  });
+
+  router.get('/:id/raw', async (request, response) => {
+    const stored = present(await store.read(jobId(request)));
+    send(response, `${stored.name} as stored`, stored.document);
   });
 
   router.get('/:id/revisions', async (request, response) => {
-    response.json(present(await store.revisions(jobId(request))));
+    const { before, limit } = parseBody(revisionQuerySchema, request.query);
+    response.json(present(await store.revisions(jobId(request), before, limit)));
   });
 
   router.get('/:id/revisions/:revision', async (request, response) => {
@@ -103,12 +187,12 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
     if (!revision.success) throw notFound('revision');
     const found = await store.revision(jobId(request), revision.data);
     if (!found) throw notFound('revision');
-    response.json(found);
+    response.json(savedJob(found, readable(found)));
   });
 
   router.use(
     '/:id/panels',
-    panelRoutes(async (id) => present(await store.read(validId(id))).document),
+    panelRoutes(async (id) => readable(present(await store.read(validId(id))))),
   );
 
   router.use(
@@ -121,4 +205,11 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
   );
 
   return router;
+}
+
+function send(response: Response, name: string, document: unknown): void {
+  response
+    .attachment(`${fileStem(name)}.levamen.json`)
+    .type('application/json')
+    .send(`${JSON.stringify(document, null, 2)}\n`);
 }

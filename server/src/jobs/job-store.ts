@@ -1,11 +1,35 @@
 import { randomUUID } from 'node:crypto';
-import { readJob, type Job, type JobSummary, type SavedJob, type SaveResult } from '@levamen/core';
-import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
+import AsyncLock from 'async-lock';
+import {
+  jobsPerPage,
+  jobVersion,
+  type Changes,
+  type Job,
+  type JobPage,
+  type JobQuery,
+  type RevisionEntry,
+  type SaveResult,
+  type Storage,
+  type Who,
+} from '@levamen/core';
+import { IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
+import { HttpProblem } from '../http/problem.js';
+import { DeedLog, type Deed } from '../log/deed-log.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
+import { changesBetween, keepAs, RevisionDocuments } from './revision-document.js';
+
+/** A revision as the database has it: the document may be of an older version, or not be valid any more. */
+export interface StoredRevision extends Who {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly document: unknown;
+}
 
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly result: SaveResult }
-  | { readonly kind: 'stale'; readonly theirs: SavedJob; readonly base: Job | null }
+  | { readonly kind: 'stale'; readonly theirs: StoredRevision; readonly base: unknown }
   | { readonly kind: 'missing' };
 
 interface SummaryRow {
@@ -15,67 +39,110 @@ interface SummaryRow {
   load_count: number;
   head_revision: number;
   updated_at: Date;
+  deleted_at: Date | null;
 }
 
-/** A document as the database has it, perhaps of an older version, in the present form. */
-function inPresentForm(document: unknown): Job {
-  const read = readJob(document);
-  if (!read.ok) throw new Error(`A stored job cannot be read: ${JSON.stringify(read.problems[0])}`);
-  return read.job;
-}
+const sortColumn = { changed: 'updated_at', name: 'lower(name)', place: 'lower(place)', loads: 'load_count' } as const;
+/** Saves of one job wait for each other here, without a connection; more than these are told to come later. */
+const maxWaitingSaves = 1000;
 
-/** Keeps the jobs of one workspace. Every change of a job is one transaction that appends a revision. */
+/** Keeps the jobs of one workspace. Every change of a job is one statement or transaction that appends a revision. */
 export class JobStore {
+  private readonly documents = new RevisionDocuments();
+  private readonly turn = new AsyncLock({ maxPending: maxWaitingSaves });
+  private readonly log: DeedLog;
+
   constructor(
     private readonly source: DataSource,
     private readonly workspaceId: string,
-  ) {}
+  ) {
+    this.log = new DeedLog(workspaceId);
+  }
 
-  /** Jobs that are not deleted, the last changed first. */
-  async list(): Promise<JobSummary[]> {
-    const rows = await this.source.query<SummaryRow[]>(
-      `SELECT job.id, job.name, job.head_revision, job.updated_at,
-              coalesce(r.document #>> '{site,place}', '') AS place,
-              jsonb_array_length(r.document -> 'loads') AS load_count
-       FROM job JOIN job_revision r ON r.job_id = job.id AND r.revision = job.head_revision
-       WHERE job.workspace_id = $1 AND job.deleted_at IS NULL
-       ORDER BY job.updated_at DESC, job.id`,
-      [this.workspaceId],
-    );
-    return rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      place: row.place,
-      loadCount: row.load_count,
-      revision: row.head_revision,
-      updatedAt: row.updated_at.toISOString(),
-    }));
+  /** One page of the jobs, or of the bin. */
+  async list({ search, sort, order, page, bin }: JobQuery): Promise<JobPage> {
+    const where = `workspace_id = $1 AND deleted_at IS ${bin ? 'NOT NULL' : 'NULL'} AND ($2 = '' OR name ILIKE $3 OR place ILIKE $3)`;
+    const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
+    const direction = order === 'up' ? 'ASC' : 'DESC';
+    const [rows, [count]] = await Promise.all([
+      this.source.query<SummaryRow[]>(
+        `SELECT id, name, place, load_count, head_revision, updated_at, deleted_at FROM job
+         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction}, id ${direction} LIMIT $4 OFFSET $5`,
+        [this.workspaceId, search, like, jobsPerPage, (page - 1) * jobsPerPage],
+      ),
+      this.source.query<{ total: string }[]>(`SELECT count(*) AS total FROM job WHERE ${where}`, [
+        this.workspaceId,
+        search,
+        like,
+      ]),
+    ]);
+    return {
+      rows: rows.map((row) => ({
+        id: row.id,
+        name: row.name,
+        place: row.place,
+        loadCount: row.load_count,
+        revision: row.head_revision,
+        updatedAt: row.updated_at.toISOString(),
+        deletedAt: row.deleted_at?.toISOString() ?? null,
+      })),
+      total: Number(count!.total),
+      page,
+    };
   }
 
   /** The job as last saved, or null where there is none (or it is deleted). */
-  async read(id: string): Promise<SavedJob | null> {
+  async read(id: string): Promise<StoredRevision | null> {
     const job = await this.source.manager.findOneBy(JobEntity, this.present(id));
-    return job ? this.head(this.source.manager, job) : null;
+    return job && this.stored(this.source.manager, job, job.headRevision);
   }
 
   exists(id: string): Promise<boolean> {
     return this.source.manager.existsBy(JobEntity, this.present(id));
   }
 
-  /** Saves a new job as revision 1. An `id` that is taken already is left as it is. */
-  async create(document: Job, id: string = randomUUID()): Promise<SavedJob> {
+  /**
+   * Saves a new job as revision 1. An `id` that is taken already is left as it is.
+   *
+   * @param readingsOf another job whose readings it shares
+   */
+  async create(
+    document: Job,
+    who: Who,
+    deed: Deed = 'job created',
+    { id = randomUUID(), readingsOf }: { id?: string; readingsOf?: string } = {},
+  ): Promise<StoredRevision> {
     return this.source.transaction(async (manager) => {
-      await manager
+      const { raw } = await manager
         .createQueryBuilder()
         .insert()
         .into(JobEntity)
-        .values({ id, workspaceId: this.workspaceId, name: document.name, headRevision: 0 })
+        .values({ id, workspaceId: this.workspaceId, ...columnsOf(document), headRevision: 1 })
         .orIgnore()
+        .returning('id')
         .execute();
-      const job = await this.lock(manager, id);
+      if ((raw as unknown[]).length > 0) {
+        await manager.insert(JobRevisionEntity, {
+          jobId: id,
+          revision: 1,
+          workspaceId: this.workspaceId,
+          saveId: randomUUID(),
+          document,
+          version: jobVersion,
+          ...who,
+        });
+        if (readingsOf !== undefined) {
+          await manager.query(
+            `INSERT INTO job_reading_set (job_id, set_id, workspace_id)
+             SELECT $1, set_id, workspace_id FROM job_reading_set WHERE job_id = $2 AND workspace_id = $3 AND removed_at IS NULL`,
+            [id, readingsOf, this.workspaceId],
+          );
+        }
+        await this.log.write(manager, who, deed, id, { name: document.name });
+      }
+      const job = await manager.findOneBy(JobEntity, this.present(id));
       if (!job) throw new Error(`Job ${id} was deleted or belongs to another workspace`);
-      if (job.headRevision === 0) await this.append(manager, job, document, randomUUID());
-      return this.head(manager, job);
+      return (await this.stored(manager, job, job.headRevision))!;
     });
   }
 
@@ -84,111 +151,187 @@ export class JobStore {
    *
    * Repeating a save with the same `saveId` gives the same answer and appends nothing.
    */
-  async save(id: string, baseRevision: number, saveId: string, document: Job): Promise<SaveOutcome> {
-    return this.source.transaction(async (manager): Promise<SaveOutcome> => {
-      const job = await this.lock(manager, id);
-      if (!job) return { kind: 'missing' };
-      const before = await manager.findOneBy(JobRevisionEntity, { jobId: id, saveId });
-      if (before) {
-        return {
-          kind: 'saved',
-          result: { revision: before.revision, updatedAt: before.savedAt.toISOString() },
-        };
-      }
-      if (job.headRevision !== baseRevision) {
-        const base = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision: baseRevision });
-        return {
-          kind: 'stale',
-          theirs: await this.head(manager, job),
-          base: base ? inPresentForm(base.document) : null,
-        };
-      }
-      return { kind: 'saved', result: await this.append(manager, job, document, saveId) };
+  async save(id: string, baseRevision: number, saveId: string, document: Job, who: Who): Promise<SaveOutcome> {
+    return this.turn
+      .acquire(id, () => this.saveInTurn(id, baseRevision, saveId, document, who))
+      .catch((error: unknown) => {
+        if (error instanceof Error && error.message.includes('Too many pending'))
+          throw new HttpProblem(503, 'Busy', 'Too many saves of this job wait already. Your entries are kept; try again.');
+        throw error;
+      });
+  }
+
+  private async saveInTurn(
+    id: string,
+    baseRevision: number,
+    saveId: string,
+    document: Job,
+    who: Who,
+  ): Promise<SaveOutcome> {
+    const { manager } = this.source;
+    const before = await this.documents.read(manager, id, baseRevision);
+    const appended = before && (await this.append(id, baseRevision, saveId, before, document, who));
+    if (appended) return { kind: 'saved', result: appended };
+    const job = await manager.findOneBy(JobEntity, this.present(id));
+    if (!job) return { kind: 'missing' };
+    const repeated = await manager.findOne(JobRevisionEntity, {
+      where: { jobId: id, saveId },
+      select: { revision: true, savedAt: true },
     });
+    if (repeated) {
+      const { revision, savedAt } = repeated;
+      return { kind: 'saved', result: { revision, updatedAt: savedAt.toISOString() } };
+    }
+    return { kind: 'stale', theirs: (await this.stored(manager, job, job.headRevision))!, base: before };
   }
 
   /** Marks a job deleted. False where there is none. */
-  async delete(id: string): Promise<boolean> {
-    const result = await this.source.manager.update(JobEntity, this.present(id), { deletedAt: new Date() });
-    return result.affected === 1;
+  async delete(id: string, who: Who): Promise<boolean> {
+    return this.source.transaction(async (manager) => {
+      const { affected } = await manager.update(JobEntity, this.present(id), { deletedAt: new Date() });
+      if (affected === 1) await this.log.write(manager, who, 'job deleted', id);
+      return affected === 1;
+    });
   }
 
   /** Undoes {@link delete}. Null where there is no such job. */
-  async restore(id: string): Promise<SavedJob | null> {
-    await this.source.manager.update(
-      JobEntity,
-      { id, workspaceId: this.workspaceId, deletedAt: Not(IsNull()) },
-      { deletedAt: null },
-    );
+  async restore(id: string, who: Who): Promise<StoredRevision | null> {
+    await this.source.transaction(async (manager) => {
+      const { affected } = await manager.update(
+        JobEntity,
+        { id, workspaceId: this.workspaceId, deletedAt: Not(IsNull()) },
+        { deletedAt: null },
+      );
+      if (affected === 1) await this.log.write(manager, who, 'job brought back', id);
+    });
     return this.read(id);
   }
 
-  /** Revisions of a job, newest first; null where there is no such job. */
-  async revisions(id: string): Promise<{ revision: number; savedAt: string }[] | null> {
-    const { manager } = this.source;
+  /** Removes a deleted job for good, with its revisions and what no other job has. False where the bin has no such job. */
+  async purge(id: string, who: Who): Promise<boolean> {
+    const [row] = await this.source.query<{ done: boolean }[]>('SELECT purge_job($1, $2, $3, $4) AS done', [
+      id,
+      this.workspaceId,
+      who.actor,
+      who.device,
+    ]);
+    return row?.done === true;
+  }
+
+  /** What the workspace takes in the database. */
+  async storage(): Promise<Storage> {
+    const [row] = await this.source.query<Record<keyof Storage, string>[]>(
+      `SELECT
+         (SELECT count(*) FROM job WHERE workspace_id = $1 AND deleted_at IS NULL) AS jobs,
+         (SELECT count(*) FROM job WHERE workspace_id = $1 AND deleted_at IS NOT NULL) AS "jobsInBin",
+         pg_total_relation_size('job_revision') AS "revisionBytes",
+         (SELECT coalesce(sum(bytes), 0) FROM blob WHERE workspace_id = $1) AS "blobBytes",
+         (SELECT coalesce(sum(bytes), 0) FROM blob b WHERE workspace_id = $1 AND NOT EXISTS (
+           SELECT FROM reading_channel c JOIN job_reading_set l ON l.set_id = c.set_id JOIN job ON job.id = l.job_id
+           WHERE c.workspace_id = $1 AND c.digest = b.digest AND job.deleted_at IS NULL)) AS "binBlobBytes"`,
+      [this.workspaceId],
+    );
+    const { jobs, jobsInBin, revisionBytes, blobBytes, binBlobBytes } = row!;
+    return {
+      jobs: Number(jobs),
+      jobsInBin: Number(jobsInBin),
+      revisionBytes: Number(revisionBytes),
+      blobBytes: Number(blobBytes),
+      binBlobBytes: Number(binBlobBytes),
+    };
+  }
+
+  /** Revisions of a job before a certain one, newest first; null where there is no such job. */
+  async revisions(id: string, before: number | undefined, limit: number): Promise<RevisionEntry[] | null> {
     if (!(await this.exists(id))) return null;
-    const rows = await manager.find(JobRevisionEntity, {
-      where: { jobId: id },
-      select: { revision: true, savedAt: true },
+    const rows = await this.source.manager.find(JobRevisionEntity, {
+      where: { jobId: id, ...(before === undefined ? {} : { revision: LessThan(before) }) },
+      select: { revision: true, savedAt: true, actor: true, device: true, changes: true },
       order: { revision: 'DESC' },
-      take: 1000,
+      take: limit,
     });
-    return rows.map(({ revision, savedAt }) => ({ revision, savedAt: savedAt.toISOString() }));
+    return rows.map(({ revision, savedAt, actor, device, changes }) => ({
+      revision,
+      savedAt: savedAt.toISOString(),
+      actor,
+      device,
+      changes,
+    }));
   }
 
   /** One revision of a job. */
-  async revision(id: string, revision: number): Promise<SavedJob | null> {
+  async revision(id: string, revision: number): Promise<StoredRevision | null> {
     const { manager } = this.source;
-    if (!(await this.exists(id))) return null;
-    const row = await manager.findOneBy(JobRevisionEntity, { jobId: id, revision });
-    return (
-      row && { id, revision, updatedAt: row.savedAt.toISOString(), document: inPresentForm(row.document) }
-    );
+    const job = await manager.findOneBy(JobEntity, this.present(id));
+    return job && this.stored(manager, job, revision);
   }
 
   private present(id: string) {
     return { id, workspaceId: this.workspaceId, deletedAt: IsNull() };
   }
 
-  private lock(manager: EntityManager, id: string): Promise<JobRow | null> {
-    return manager.findOne(JobEntity, { where: this.present(id), lock: { mode: 'pessimistic_write' } });
-  }
-
+  /**
+   * Appends behind `baseRevision` in one statement, so that no connection is held while others wait.
+   * Null where that is not the last revision any more, or the job is not there.
+   */
   private async append(
-    manager: EntityManager,
-    job: JobRow,
-    document: Job,
+    id: string,
+    baseRevision: number,
     saveId: string,
-  ): Promise<SaveResult> {
-    const savedAt = new Date();
-    job.headRevision += 1;
-    job.name = document.name;
-    job.updatedAt = savedAt;
-    await manager.insert(JobRevisionEntity, {
-      jobId: job.id,
-      revision: job.headRevision,
-      saveId,
-      document,
-      savedAt,
-    });
-    await manager.update(
-      JobEntity,
-      { id: job.id },
-      { headRevision: job.headRevision, name: job.name, updatedAt: savedAt },
+    before: unknown,
+    document: Job,
+    who: Who,
+  ): Promise<SaveResult | null> {
+    const revision = baseRevision + 1;
+    const kept = keepAs(before, document, revision);
+    const changes: Changes = changesBetween(before, document);
+    const { name, place, loadCount } = columnsOf(document);
+    const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
+    const [row] = await this.source.query<{ saved_at: Date }[]>(
+      `WITH head AS (
+         UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, updated_at = clock_timestamp()
+         WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
+         RETURNING id, updated_at)
+       INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
+       SELECT head.id, $4, $2, $8, $9::jsonb, $10::jsonb, $11, $12, $13, $14::jsonb, head.updated_at FROM head
+       RETURNING saved_at`,
+      [
+        id,
+        this.workspaceId,
+        baseRevision,
+        revision,
+        name,
+        place,
+        loadCount,
+        saveId,
+        json(kept.document),
+        json(kept.patch),
+        jobVersion,
+        who.actor,
+        who.device,
+        JSON.stringify(changes),
+      ],
     );
-    return { revision: job.headRevision, updatedAt: savedAt.toISOString() };
+    if (!row) return null;
+    this.documents.remember(id, revision, document);
+    return { revision, updatedAt: row.saved_at.toISOString() };
   }
 
-  private async head(manager: EntityManager, job: JobRow): Promise<SavedJob> {
-    const row = await manager.findOneByOrFail(JobRevisionEntity, {
-      jobId: job.id,
-      revision: job.headRevision,
-    });
-    return {
-      id: job.id,
-      revision: job.headRevision,
-      updatedAt: job.updatedAt.toISOString(),
-      document: inPresentForm(row.document),
-    };
+  private async stored(manager: EntityManager, job: JobRow, revision: number): Promise<StoredRevision | null> {
+    const [document, row] = [
+      await this.documents.read(manager, job.id, revision),
+      await manager.findOne(JobRevisionEntity, {
+        where: { jobId: job.id, revision },
+        select: { actor: true, device: true, savedAt: true },
+      }),
+    ];
+    if (!document || !row) return null;
+    const { actor, device, savedAt } = row;
+    return { id: job.id, name: job.name, revision, updatedAt: savedAt.toISOString(), actor, device, document };
   }
+}
+
+/** What the list of jobs shows of a document. */
+function columnsOf({ name, site, loads }: Job): { name: string; place: string; loadCount: number } {
+  return { name, place: site.place, loadCount: loads.length };
 }

@@ -1,3 +1,4 @@
+import { pipeline } from 'node:stream/promises';
 import { simulatedChannels, simulatedMean, simulatedSample, type LiveSample } from '@levamen/core';
 import { Router, type Response } from 'express';
 import * as z from 'zod';
@@ -65,19 +66,25 @@ export function monitorRoutes(now: () => number = () => Date.now() / 1000): Rout
       (w) => Math.round(w * 10) / 10,
     );
 
-  /** Writes row after row, as fast as the reader takes them. */
-  const stream = async (response: Response, rows: number, text: (row: number) => string): Promise<void> => {
-    for (let row = 0; row < rows && !response.destroyed; row += rowsAtATime) {
-      let part = '';
-      for (let i = row; i < Math.min(rows, row + rowsAtATime); i += 1) part += text(i);
-      if (!response.write(part)) {
-        await new Promise<void>((resume) => {
-          response.once('drain', resume);
-          response.once('close', resume);
-        });
-      } else await new Promise((resume) => setImmediate(resume));
+  /** Writes row after row, as fast as the reader takes them; a reader who leaves ends it. */
+  const stream = (
+    response: Response,
+    head: string,
+    rows: number,
+    text: (row: number) => string,
+  ): Promise<void> => {
+    async function* parts(): AsyncGenerator<string> {
+      yield head;
+      for (let row = 0; row < rows; row += rowsAtATime) {
+        let part = '';
+        for (let i = row; i < Math.min(rows, row + rowsAtATime); i += 1) part += text(i);
+        yield part;
+        await new Promise((resume) => setImmediate(resume));
+      }
     }
-    response.end();
+    return pipeline(parts, response).catch((error: unknown) => {
+      if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+    });
   };
 
   router.get('/:seed/live.json', (request, response) => {
@@ -95,8 +102,8 @@ export function monitorRoutes(now: () => number = () => Date.now() / 1000): Rout
     const seed = seedOf(request.params.seed);
     const { fromS, intervalS, rows } = historyOf(request.query);
     response.type('text/csv');
-    response.write(`${['time', ...simulatedChannels.map((name) => `${name} [W]`)].join(',')}\r\n`);
-    await stream(response, rows, (row) => {
+    const head = `${['time', ...simulatedChannels.map((name) => `${name} [W]`)].join(',')}\r\n`;
+    await stream(response, head, rows, (row) => {
       const atS = fromS + row * intervalS;
       return `${new Date(atS * 1000).toISOString()},${rowAt(seed, atS, intervalS).join(',')}\r\n`;
     });
@@ -106,10 +113,8 @@ export function monitorRoutes(now: () => number = () => Date.now() / 1000): Rout
     const seed = seedOf(request.params.seed);
     const { fromS, intervalS, rows } = historyOf(request.query);
     response.type('application/json');
-    response.write(
-      `{"fromS":${fromS},"intervalS":${intervalS},"channels":${JSON.stringify(simulatedChannels)},"powerW":[`,
-    );
-    await stream(response, rows + 1, (row) =>
+    const head = `{"fromS":${fromS},"intervalS":${intervalS},"channels":${JSON.stringify(simulatedChannels)},"powerW":[`;
+    await stream(response, head, rows + 1, (row) =>
       row === rows
         ? ']}'
         : `${row === 0 ? '' : ','}${JSON.stringify(rowAt(seed, fromS + row * intervalS, intervalS))}`,

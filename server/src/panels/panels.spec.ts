@@ -81,19 +81,3 @@ describe('panel schedules', () => {
     expect(text).toContain(`'=HYPERLINK`);
   });
 });
-
-describe('tables', () => {
-  it('that are no workbooks are refused in words', async () => {
-    const noise = await test.agent
-      .post('/api/tables')
-      .set('content-type', xlsxType)
-      .send(Buffer.from('PK no'));
-    expect([noise.status, (noise.body as { title: string }).title]).toEqual([422, 'Not a workbook']);
-    await test.agent.post('/api/tables').set('content-type', 'text/plain').send('a,b').expect(415);
-    await test.agent
-      .post('/api/tables')
-      .set('content-type', xlsxType)
-      .send(Buffer.alloc(6_000_000))
-      .expect(413);
-  });
-});

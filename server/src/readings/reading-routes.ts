@@ -1,10 +1,12 @@
 import { readingSetSchema, type SavedReadingSet } from '@levamen/core';
 import express, { Router } from 'express';
 import * as z from 'zod';
+import { bodyOf } from '../http/body-of.js';
 import { parseBody } from '../http/parse-body.js';
 import { HttpProblem, notFound } from '../http/problem.js';
+import { whoOf } from '../http/who-of.js';
 import { unpackChannel } from './pack-channel.js';
-import type { ReadingStore } from './reading-store.js';
+import { maxReadingBytesPerJob, type ReadingStore } from './reading-store.js';
 
 const maxChannelBytes = 24_000_000;
 const uuid = z.uuid();
@@ -37,7 +39,15 @@ export function readingRoutes(store: ReadingStore, seen: (id: string) => Promise
 
   router.post<Parameters>('/', async (request, response) => {
     const jobId = await seen(request.params.id);
-    response.status(201).json(await store.create(jobId, parseBody(readingSetSchema, request.body)));
+    const set = parseBody(readingSetSchema, request.body);
+    if ((await store.bytesOf(jobId)) > maxReadingBytesPerJob) {
+      throw new HttpProblem(
+        413,
+        'Too large',
+        `The readings of a job may take ${maxReadingBytesPerJob / 1_000_000} MB, those that were removed included. Go on in a new job.`,
+      );
+    }
+    response.status(201).json(await store.create(jobId, set, whoOf(request)));
   });
 
   router.get<Parameters>('/:set', async (request, response) => {
@@ -54,19 +64,23 @@ export function readingRoutes(store: ReadingStore, seen: (id: string) => Promise
         `This set has ${found.channels.length} channels; name as many.`,
       );
     }
-    await store.change(jobId, found.id, change);
-    response.json({ ...found, ...change });
+    // A set never changes: the answer is a new one, and undo still finds the old.
+    response.json(await store.say(jobId, found, change));
   });
 
   router.delete<Parameters>('/:set', async (request, response) => {
     const { jobId, found } = await setOf(request.params);
-    await store.remove(jobId, found.id);
+    await store.remove(jobId, found.id, whoOf(request));
     response.status(204).end();
   });
 
   router.put<Parameters>(
     '/:set/channels/:position',
-    express.raw({ type: 'application/octet-stream', limit: maxChannelBytes }),
+    bodyOf(
+      express.raw({ type: 'application/octet-stream', limit: maxChannelBytes }),
+      'A channel of readings',
+      maxChannelBytes,
+    ),
     async (request, response) => {
       const { found } = await setOf(request.params);
       const position = Number(request.params.position);
@@ -83,7 +97,14 @@ export function readingRoutes(store: ReadingStore, seen: (id: string) => Promise
           `The set has ${found.count} values a channel; these are ${values.length}.`,
         );
       }
-      await store.putChannel(found.id, position, request.body as Buffer);
+      const kept = await store.putChannel(found.id, position, request.body as Buffer);
+      if (kept === 'kept-otherwise') {
+        throw new HttpProblem(
+          409,
+          'Kept already',
+          'This channel has its values, and they do not change. Make a new set for others.',
+        );
+      }
       response.status(204).end();
     },
   );

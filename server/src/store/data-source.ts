@@ -1,21 +1,42 @@
-import { DataSource } from 'typeorm';
+import { DataSource, type DataSourceOptions } from 'typeorm';
 import { entities } from './entities.js';
 import { Jobs1795000000000 } from './migrations/1-jobs.js';
 import { Readings1795600000000 } from './migrations/2-readings.js';
 import { Weather1796200000000 } from './migrations/3-weather.js';
+import { Ground1796800000000 } from './migrations/4-ground.js';
+
+/** Every migration, in order. */
+export const migrations = [
+  Jobs1795000000000,
+  Readings1795600000000,
+  Weather1796200000000,
+  Ground1796800000000,
+] as const;
+
+interface Options {
+  readonly poolSize?: number;
+  readonly statementTimeoutMs?: number;
+  /** Others than the present ones, for tests of what came before. */
+  readonly migrations?: NonNullable<DataSourceOptions['migrations']>;
+  readonly entities?: NonNullable<DataSourceOptions['entities']>;
+}
 
 /** A data source that is not connected yet. Migrations run explicitly, never by synchronising. */
-export function makeDataSource(databaseUrl: string): DataSource {
+export function makeDataSource(
+  databaseUrl: string,
+  { poolSize = 10, statementTimeoutMs = 15_000, ...others }: Options = {},
+): DataSource {
   return new DataSource({
     type: 'postgres',
     url: databaseUrl,
     entities,
-    migrations: [Jobs1795000000000, Readings1795600000000, Weather1796200000000],
+    migrations: [...migrations],
+    ...others,
     migrationsTableName: 'migration',
     synchronize: false,
     uuidExtension: 'pgcrypto',
     installExtensions: false,
-    poolSize: 10,
-    extra: { connectionTimeoutMillis: 5000, statement_timeout: 15_000 },
+    poolSize,
+    extra: { connectionTimeoutMillis: 5000, statement_timeout: statementTimeoutMs },
   });
 }

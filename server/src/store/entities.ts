@@ -1,7 +1,10 @@
-import type { Job } from '@levamen/core';
-import { ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
-import { WeatherEntity } from '../weather/weather-entity.js';
+import type { Changes } from '@levamen/core';
 import { EntitySchema } from 'typeorm';
+import { BlobEntity } from '../blobs/blob-entity.js';
+import { DeedEntity } from '../log/deed-entity.js';
+import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
+import { WeatherEntity } from '../weather/weather-entity.js';
+import { moment, workspaceColumn } from './columns.js';
 
 /** Jobs belong to a workspace; there is one for now, and accounts will be members of some. */
 export interface WorkspaceRow {
@@ -14,6 +17,8 @@ export interface JobRow {
   id: string;
   workspaceId: string;
   name: string;
+  place: string;
+  loadCount: number;
   headRevision: number;
   createdAt: Date;
   updatedAt: Date;
@@ -21,16 +26,23 @@ export interface JobRow {
   deletedAt: Date | null;
 }
 
-/** One saved state of a job. Rows are only ever added; a trigger refuses anything else. */
+/** One saved state of a job, whole or as a difference to the one before. Rows are only ever added, and go only with their job. */
 export interface JobRevisionRow {
   jobId: string;
   revision: number;
+  workspaceId: string;
   saveId: string;
-  document: Job;
+  /** The whole document; null where there is a patch. */
+  document: unknown;
+  /** RFC 6902 operations on the revision before; null where there is a document. */
+  patch: unknown;
+  /** Version of the document's form. */
+  version: number;
+  actor: string;
+  device: string;
+  changes: Changes;
   savedAt: Date;
 }
-
-const moment = { type: 'timestamptz', default: () => 'now()' } as const;
 
 export const WorkspaceEntity = new EntitySchema<WorkspaceRow>({
   name: 'workspace',
@@ -45,18 +57,20 @@ export const JobEntity = new EntitySchema<JobRow>({
   name: 'job',
   columns: {
     id: { type: 'uuid', primary: true, generated: 'uuid', primaryKeyConstraintName: 'job_pkey' },
-    workspaceId: {
-      type: 'uuid',
-      name: 'workspace_id',
-      foreignKey: { target: 'workspace', name: 'job_workspace_fkey' },
-    },
+    workspaceId: workspaceColumn('job_workspace_fkey'),
     name: { type: 'text' },
+    place: { type: 'text', default: '' },
+    loadCount: { type: 'integer', name: 'load_count', default: 0 },
     headRevision: { type: 'integer', name: 'head_revision' },
     createdAt: { ...moment, name: 'created_at' },
     updatedAt: { ...moment, name: 'updated_at' },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
   },
-  indices: [{ name: 'job_workspace_index', columns: ['workspaceId'] }],
+  indices: [
+    { name: 'job_changed_index', columns: ['workspaceId', 'updatedAt', 'id'] },
+    // On an expression, which entities cannot say.
+    { name: 'job_name_index', synchronize: false },
+  ],
 });
 
 export const JobRevisionEntity = new EntitySchema<JobRevisionRow>({
@@ -70,18 +84,28 @@ export const JobRevisionEntity = new EntitySchema<JobRevisionRow>({
       foreignKey: { target: 'job', name: 'job_revision_job_fkey' },
     },
     revision: { type: 'integer', primary: true, primaryKeyConstraintName: 'job_revision_pkey' },
+    workspaceId: workspaceColumn('job_revision_workspace_fkey'),
     saveId: { type: 'uuid', name: 'save_id' },
-    document: { type: 'jsonb' },
+    document: { type: 'jsonb', nullable: true },
+    patch: { type: 'jsonb', nullable: true },
+    version: { type: 'integer', default: 1 },
+    actor: { type: 'text', default: '' },
+    device: { type: 'text', default: '' },
+    changes: { type: 'jsonb', default: { count: 0, labels: [] } },
     savedAt: { ...moment, name: 'saved_at' },
   },
   uniques: [{ name: 'job_revision_save_key', columns: ['jobId', 'saveId'] }],
+  checks: [{ name: 'job_revision_whole_or_patch', expression: '(document IS NULL) <> (patch IS NULL)' }],
 });
 
 export const entities = [
   WorkspaceEntity,
   JobEntity,
   JobRevisionEntity,
+  BlobEntity,
+  DeedEntity,
   ReadingSetEntity,
   ReadingChannelEntity,
+  JobReadingSetEntity,
   WeatherEntity,
 ];

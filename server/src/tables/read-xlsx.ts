@@ -4,13 +4,13 @@ const maxRows = 5000;
 const maxColumns = 100;
 
 /**
- * The cells of the first sheet of an XLSX workbook, as text.
+ * The cells of the first sheet of an XLSX workbook, as text. Runs in a worker of `XlsxReader`.
  *
  * @throws Error where the bytes are no workbook
  */
-export async function readXlsx(bytes: Buffer): Promise<string[][]> {
+export default async function readXlsx(bytes: Uint8Array): Promise<string[][]> {
   const book = new ExcelJS.Workbook();
-  await book.xlsx.load(bytes as unknown as ArrayBuffer);
+  await book.xlsx.load(Buffer.from(bytes) as unknown as ArrayBuffer);
   const sheet = book.worksheets[0];
   if (!sheet) return [];
   const rows: string[][] = [];

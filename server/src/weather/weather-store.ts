@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
-import type { SavedWeather, WeatherHours, WeatherYear } from '@levamen/core';
+import type { SavedWeather, WeatherHours, WeatherYear, Who } from '@levamen/core';
 import type { DataSource } from 'typeorm';
+import { DeedLog } from '../log/deed-log.js';
 import { packHours, unpackHours } from './pack-hours.js';
 import { WeatherEntity, type WeatherRow } from './weather-entity.js';
 
@@ -24,10 +25,14 @@ const factsOf = ({
 
 /** Keeps years of weather that were read from files, for all jobs of a workspace. */
 export class WeatherStore {
+  private readonly log: DeedLog;
+
   constructor(
     private readonly source: DataSource,
     private readonly workspaceId: string,
-  ) {}
+  ) {
+    this.log = new DeedLog(workspaceId);
+  }
 
   /** Newest first. */
   async list(): Promise<SavedWeather[]> {
@@ -40,21 +45,33 @@ export class WeatherStore {
   }
 
   /** Keeps a year; the same one is kept once. */
-  async keep(year: WeatherYear): Promise<SavedWeather> {
-    const { manager } = this.source;
+  async keep(year: WeatherYear, who: Who): Promise<SavedWeather> {
     const payload = await packHours(year);
     const { name, source, latitudeDeg, longitudeDeg, altitudeM, zoneH } = year;
     const facts = { name, source, latitudeDeg, longitudeDeg, altitudeM, zoneH };
     const digest = createHash('sha256').update(JSON.stringify(facts)).update(payload).digest('hex');
     const key = { workspaceId: this.workspaceId, digest };
-    await manager
-      .createQueryBuilder()
-      .insert()
-      .into(WeatherEntity)
-      .values({ ...key, ...facts, payload })
-      .orIgnore()
-      .execute();
-    return factsOf(await manager.findOneByOrFail(WeatherEntity, key));
+    return this.source.transaction(async (manager) => {
+      const { raw } = await manager
+        .createQueryBuilder()
+        .insert()
+        .into(WeatherEntity)
+        .values({ ...key, ...facts, payload })
+        .orIgnore()
+        .returning('id')
+        .execute();
+      if ((raw as unknown[]).length > 0) await this.log.write(manager, who, 'weather kept', null, { name });
+      return factsOf(await manager.findOneByOrFail(WeatherEntity, key));
+    });
+  }
+
+  /** Removes a year. Jobs that name it say so, and fall back on a typical climate when somebody chooses one. */
+  async remove(id: string, who: Who): Promise<boolean> {
+    return this.source.transaction(async (manager) => {
+      const { affected } = await manager.delete(WeatherEntity, { id, workspaceId: this.workspaceId });
+      if (affected === 1) await this.log.write(manager, who, 'weather removed', null, { id });
+      return affected === 1;
+    });
   }
 
   async read(id: string): Promise<WeatherHours | null> {

@@ -1,0 +1,40 @@
+export type Dict = Record<string, unknown>;
+
+/** What names an entry of a list; its place does not. */
+const identityKeys = ['id', 'serviceId', 'change'] as const;
+
+export const isDict = (value: unknown): value is Dict =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/**
+ * The entries of a list by what names them, in order.
+ *
+ * @returns null where they are not all named, or two have one name
+ */
+export function entriesByIdentity(list: readonly unknown[]): Map<string, unknown> | null {
+  for (const key of identityKeys) {
+    const found = new Map<string, unknown>();
+    for (const item of list) if (isDict(item) && typeof item[key] === 'string') found.set(item[key], item);
+    if (found.size === list.length) return found;
+  }
+  return null;
+}
+
+/** What lies in a value, by key or by identity; null where it holds nothing that can be told apart. */
+export function partsOf(value: unknown): Map<string, unknown> | null {
+  if (Array.isArray(value)) return entriesByIdentity(value);
+  return isDict(value) ? new Map(Object.entries(value)) : null;
+}
+
+/** Which entry of a list `identity` names; −1 = none. */
+export const indexOfIdentity = (list: readonly unknown[], identity: string): number =>
+  list.findIndex((item) => isDict(item) && identityKeys.some((key) => item[key] === identity));
+
+/** The name of the first of `candidates` that has one. */
+export function nameOf(...candidates: readonly unknown[]): string | undefined {
+  const named = candidates.find((one): one is Dict => isDict(one) && typeof one['name'] === 'string' && one['name'] !== '');
+  return named?.['name'] as string | undefined;
+}
+
+/** "requiredRuntimeH" → "required runtime h" */
+export const keyInWords = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();

@@ -1,0 +1,52 @@
+# Everything into one file, and back.
+
+# with_cluster COMMAND...: on the cluster as it runs, or started for the while.
+with_cluster() {
+  require_postgres
+  plain_way
+  PG_HOME=$(cluster_place "$STATE/pg")
+  [ -e "$PG_HOME" ] || [ "$1" = restore_from ] || fail "There is no database yet in $STATE." "Start the program once: ./levamen start"
+  if ! { [ -e "$PG_HOME" ] && cluster_runs; }; then
+    # Nobody may start the program on a cluster that is about to stop again.
+    take_launch_lock || fail "Another command is starting or stopping Levamen." "Wait until it is through, then run this again."
+    on_exit stop_own_cluster
+  fi
+  start_cluster "$STATE/pg"
+  "$@"
+}
+
+# run_backup WHAT FILE: the work itself, told where the cluster is.
+run_backup() {
+  LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE LEVAMEN_ADMIN_URL=$(database_url levamen postgres) LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres) \
+    node scripts/backup.mjs "$@"
+}
+
+backup_everything() {
+  local file=$1
+  [ -n "$file" ] || fail "No file is named." "Name one: ./levamen backup /somewhere/safe/levamen-$(date +%F).tar"
+  [[ "$file" = /* ]] || file="$CALLED_FROM/$file"
+  [ ! -e "$file" ] || fail "$file exists already." "Name another file; a backup is never overwritten."
+  [ -d "$(dirname "$file")" ] && [ -w "$(dirname "$file")" ] || fail "The folder of $file is not there, or may not be written." "Name a file in a folder of yours."
+  prepare_node
+  with_cluster backup_to "$file"
+}
+
+backup_to() {
+  ensure_roles
+  run_backup backup "$1" || fail "The backup was not made; nothing is left at $1." "Mend what the lines above say, then run this again."
+}
+
+restore_everything() {
+  local file=$1 sure=$2
+  [ -n "$file" ] || fail "No file is named." "Name the backup: ./levamen restore FILE"
+  [[ "$file" = /* ]] || file="$CALLED_FROM/$file"
+  [ -r "$file" ] || fail "$file is not there, or may not be read." "Name a file that ./levamen backup has written."
+  prepare_node
+  take_launch_lock || fail "Levamen is running." "Stop it first: ./levamen stop; then run this again."
+  with_cluster restore_from "$file" "$sure"
+}
+
+restore_from() {
+  ensure_roles
+  run_backup restore "$1" "$2" || fail "Nothing was replaced." "Mend what the lines above say, then run this again."
+}

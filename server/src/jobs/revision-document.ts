@@ -1,0 +1,71 @@
+import { diffJobs, type Changes } from '@levamen/core';
+import jsonPatch, { type Operation } from 'fast-json-patch';
+import { LRUCache } from 'lru-cache';
+import type { EntityManager } from 'typeorm';
+
+/** Every so many revisions a whole document is kept, so that no more differences than that are ever put together. */
+export const wholeEvery = 64;
+const maxLabels = 6;
+/** Documents of revisions that were read or written last; a revision never changes, so neither does what is kept here. */
+const keptDocuments = 128;
+
+type Document = Record<string, unknown>;
+
+/** How the next revision of a job is kept: whole, or as the difference to the one before. */
+export type Kept =
+  | { readonly document: unknown; readonly patch: null }
+  | { readonly document: null; readonly patch: readonly Operation[] };
+
+const versionOf = (document: unknown): unknown => (document as Document | null)?.['version'];
+
+/**
+ * Whole or difference, whichever the rules ask for.
+ *
+ * @param before document of the revision before; null = none
+ * @param revision number of the new revision
+ */
+export function keepAs(before: unknown, document: Document, revision: number): Kept {
+  const whole = { document, patch: null };
+  if (before === null || revision % wholeEvery === 1 || versionOf(before) !== versionOf(document)) return whole;
+  const patch = jsonPatch.compare(before as object, document);
+  // Moving half a house is shorter said as a whole.
+  return patch.length > 400 ? whole : { document: null, patch };
+}
+
+/** What a save changed, in the words of the fields. */
+export function changesBetween(before: unknown, after: unknown): Changes {
+  if (before === null) return { count: 0, labels: [] };
+  const found = diffJobs(before, after);
+  return { count: found.length, labels: found.slice(0, maxLabels).map(({ label }) => label.slice(0, 160)) };
+}
+
+/** Documents of revisions, put together from the last whole one. */
+export class RevisionDocuments {
+  private readonly kept = new LRUCache<string, Document>({ max: keptDocuments });
+
+  /** Remembers what was just written. */
+  remember(jobId: string, revision: number, document: Document): void {
+    this.kept.set(`${jobId} ${revision}`, document);
+  }
+
+  /** The document of a revision as it was saved, or null where there is no such revision. It must not be changed. */
+  async read(manager: EntityManager, jobId: string, revision: number): Promise<Document | null> {
+    const known = this.kept.get(`${jobId} ${revision}`);
+    if (known) return known;
+    const rows = await manager.query<{ revision: number; document: Document | null; patch: Operation[] | null }[]>(
+      `SELECT revision, document, patch FROM job_revision
+       WHERE job_id = $1 AND revision <= $2 AND revision >= (
+         SELECT max(revision) FROM job_revision WHERE job_id = $1 AND revision <= $2 AND document IS NOT NULL)
+       ORDER BY revision`,
+      [jobId, revision],
+    );
+    if (rows.at(-1)?.revision !== revision) return null;
+    const document = rows.reduce<Document>(
+      (present, row) =>
+        row.document ?? jsonPatch.applyPatch(present, row.patch!, false, true).newDocument,
+      {},
+    );
+    this.remember(jobId, revision, document);
+    return document;
+  }
+}

@@ -1,0 +1,32 @@
+import type { DataSource } from 'typeorm';
+
+/** What the program's own role may do, table by table; it may change no table, and rows of some it may only add. */
+const grants = {
+  workspace: 'SELECT, INSERT',
+  job: 'SELECT, INSERT, UPDATE',
+  job_revision: 'SELECT, INSERT',
+  deed: 'SELECT, INSERT',
+  blob: 'SELECT, INSERT',
+  reading_set: 'SELECT, INSERT',
+  reading_channel: 'SELECT, INSERT',
+  job_reading_set: 'SELECT, INSERT, UPDATE',
+  weather_year: 'SELECT, INSERT, DELETE',
+  migration: 'SELECT',
+} as const;
+
+/** Every table of the database, for tests that look for forgotten ones. */
+export const grantedTables: readonly string[] = Object.keys(grants);
+
+/** Gives `role` exactly what it needs. Run by the role that owns the tables, after the migrations. */
+export async function grantTo(source: DataSource, role: string): Promise<void> {
+  const known = await source.query<unknown[]>('SELECT 1 FROM pg_roles WHERE rolname = $1', [role]);
+  if (known.length === 0) return;
+  const name = source.driver.escape(role);
+  await source.query(`GRANT USAGE ON SCHEMA public TO ${name}`);
+  for (const [table, rights] of Object.entries(grants)) {
+    await source.query(`REVOKE ALL ON ${table} FROM ${name}`);
+    await source.query(`GRANT ${rights} ON ${table} TO ${name}`);
+  }
+  await source.query(`GRANT USAGE ON SEQUENCE deed_id_seq TO ${name}`);
+  await source.query(`GRANT EXECUTE ON FUNCTION purge_job(uuid, uuid, text, text) TO ${name}`);
+}
