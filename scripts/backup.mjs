@@ -36,10 +36,14 @@ const exists = (client, name) =>
 /** A program of PostgreSQL's; the password travels in its environment. */
 const program = (name, url, database, args, stdio) => {
   const { username, password, hostname, port } = new URL(url);
-  const child = spawn(path.join(bin, name), ['-h', hostname, '-p', port, '-U', username, '-d', database, ...args], {
-    env: { ...process.env, PGPASSWORD: decodeURIComponent(password) },
-    stdio,
-  });
+  const child = spawn(
+    path.join(bin, name),
+    ['-h', hostname, '-p', port, '-U', username, '-d', database, ...args],
+    {
+      env: { ...process.env, PGPASSWORD: decodeURIComponent(password) },
+      stdio,
+    },
+  );
   let said = '';
   child.stderr.on('data', (data) => {
     said = `${said}${data}`.slice(-2000);
@@ -85,17 +89,22 @@ const dump = (database, script) =>
       ['--no-owner', '--no-privileges', `--snapshot=${rows[0].id}`],
       ['ignore', 'pipe', 'pipe'],
     );
-    await Promise.all([pipeline(child.stdout, createGzip(), createWriteStream(script, { mode: 0o600 })), ended]);
+    await Promise.all([
+      pipeline(child.stdout, createGzip(), createWriteStream(script, { mode: 0o600 })),
+      ended,
+    ]);
     return contentsOf(client);
   });
 
 /** Runs the script in a database that was made for it, as the role that owns the tables. */
 const load = async (database, script) => {
-  const { child, ended } = program('psql', ownerUrl, database, ['-qX', '-v', 'ON_ERROR_STOP=1', '-o', '/dev/null'], [
-    'pipe',
-    'ignore',
-    'pipe',
-  ]);
+  const { child, ended } = program(
+    'psql',
+    ownerUrl,
+    database,
+    ['-qX', '-v', 'ON_ERROR_STOP=1', '-o', '/dev/null'],
+    ['pipe', 'ignore', 'pipe'],
+  );
   const unpack = createGunzip();
   await Promise.all([pipeline(createReadStream(script), unpack, child.stdin).catch(() => undefined), ended]);
 };
@@ -117,7 +126,9 @@ const loadAndCompare = async (script, contents, purpose) => {
     });
     for (const [table, { rows, digest }] of Object.entries(contents)) {
       if (found[table]?.rows !== rows || found[table]?.digest !== digest)
-        throw new Stop(`The table ${table} does not come back as it was (${found[table]?.rows ?? 0} of ${rows} rows).`);
+        throw new Stop(
+          `The table ${table} does not come back as it was (${found[table]?.rows ?? 0} of ${rows} rows).`,
+        );
     }
     return name;
   } catch (error) {
@@ -137,12 +148,18 @@ const run = async (command, args, cwd) => {
   return printed;
 };
 
-const howMany = (contents) => `${contents.job?.rows ?? 0} jobs, ${contents.job_revision?.rows ?? 0} revisions`;
+const howMany = (contents) =>
+  `${contents.job?.rows ?? 0} jobs, ${contents.job_revision?.rows ?? 0} revisions`;
 
 async function backup() {
   const folder = await mkdtemp(path.join(path.dirname(file), '.levamen-backup-'));
   try {
-    const manifest = { format: 'levamen-backup', version: 1, madeAt: new Date().toISOString(), databases: {} };
+    const manifest = {
+      format: 'levamen-backup',
+      version: 1,
+      madeAt: new Date().toISOString(),
+      databases: {},
+    };
     await withClient('postgres', async (client) => {
       manifest.postgres = (await client.query('SHOW server_version')).rows[0].server_version;
     });
@@ -152,7 +169,11 @@ async function backup() {
       const contents = await dump(database, path.join(folder, name));
       const scratch = await loadAndCompare(path.join(folder, name), contents, 'scratch');
       await withClient('postgres', (client) => client.query(`DROP DATABASE ${scratch} WITH (FORCE)`));
-      manifest.databases[database] = { file: name, sha256: await digestOf(path.join(folder, name)), contents };
+      manifest.databases[database] = {
+        file: name,
+        sha256: await digestOf(path.join(folder, name)),
+        contents,
+      };
       console.log(`  ${database}: ${howMany(contents)}; read back and compared`);
     }
     const names = Object.values(manifest.databases).map((one) => one.file);
@@ -168,7 +189,8 @@ async function backup() {
 
 const agreed = async (question) => {
   if (sure === '--yes') return true;
-  if (!process.stdin.isTTY) throw new Stop('This replaces data and nobody is there to ask; add --yes if that is meant.');
+  if (!process.stdin.isTTY)
+    throw new Stop('This replaces data and nobody is there to ask; add --yes if that is meant.');
   const ask = readline.createInterface({ input: process.stdin, output: process.stdout });
   const answer = await ask.question(`${question} Type yes: `);
   ask.close();
@@ -184,7 +206,9 @@ async function restore() {
     });
     const manifest = JSON.parse(await readFile(path.join(folder, 'manifest.json'), 'utf8'));
     if (manifest.format !== 'levamen-backup' || manifest.version !== 1)
-      throw new Stop(`${file} is not a backup this Levamen can read (format ${manifest.format}, version ${manifest.version}).`);
+      throw new Stop(
+        `${file} is not a backup this Levamen can read (format ${manifest.format}, version ${manifest.version}).`,
+      );
     const found = Object.entries(manifest.databases).filter(([database]) => databases.includes(database));
     for (const [database, { sha256, contents }] of found) {
       const name = `${database}.sql.gz`;
@@ -199,13 +223,16 @@ async function restore() {
       for (const { database } of ready) {
         if (!(await exists(client, database))) continue;
         const jobs = await withClient(database, (c) =>
-          c.query("SELECT to_regclass('public.job') AS t").then(async ({ rows }) =>
-            rows[0].t === null ? 0 : (await c.query('SELECT count(*)::int AS n FROM job')).rows[0].n,
-          ),
+          c
+            .query("SELECT to_regclass('public.job') AS t")
+            .then(async ({ rows }) =>
+              rows[0].t === null ? 0 : (await c.query('SELECT count(*)::int AS n FROM job')).rows[0].n,
+            ),
         );
         there.push(`${database} (${jobs} jobs)`);
       }
-      if (there.length > 0 && !(await agreed(`This replaces ${there.join(' and ')}.`))) throw new Stop('You did not agree.');
+      if (there.length > 0 && !(await agreed(`This replaces ${there.join(' and ')}.`)))
+        throw new Stop('You did not agree.');
       for (const one of ready) {
         if (await exists(client, one.database)) {
           // What was there is kept once, under another name.
@@ -223,7 +250,10 @@ async function restore() {
     });
   } finally {
     for (const { loaded } of ready) {
-      if (loaded) await withClient('postgres', (client) => client.query(`DROP DATABASE IF EXISTS ${loaded} WITH (FORCE)`));
+      if (loaded)
+        await withClient('postgres', (client) =>
+          client.query(`DROP DATABASE IF EXISTS ${loaded} WITH (FORCE)`),
+        );
     }
     await rm(folder, { recursive: true, force: true });
   }

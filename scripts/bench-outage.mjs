@@ -86,7 +86,13 @@ function writePlan(plan, path) {
 function inC(folder, plan) {
   const program = join(folder, 'model');
   try {
-    execFileSync('gcc', ['-O2', '-o', program, fileURLToPath(new URL('./outage-model.c', import.meta.url)), '-lm']);
+    execFileSync('gcc', [
+      '-O2',
+      '-o',
+      program,
+      fileURLToPath(new URL('./outage-model.c', import.meta.url)),
+      '-lm',
+    ]);
   } catch {
     return null;
   }

@@ -6,7 +6,12 @@ const configSchema = z.object({
   LEVAMEN_PORT: z.coerce.number().int().min(0).max(65_535).default(4780),
   LEVAMEN_DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
   LEVAMEN_MIGRATION_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
-  LEVAMEN_REQUESTS_PER_MINUTE: z.coerce.number().int().min(10).max(10_000_000).default(usualRequestsPerMinute),
+  LEVAMEN_REQUESTS_PER_MINUTE: z.coerce
+    .number()
+    .int()
+    .min(10)
+    .max(10_000_000)
+    .default(usualRequestsPerMinute),
   LEVAMEN_DEMO: z.stringbool().default(false),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),

@@ -63,10 +63,17 @@ export const savedJobSchema = z.strictObject({
 });
 export type SavedJob = z.infer<typeof savedJobSchema>;
 
-/** A save names the revision it started from; `saveId` makes repeating it after a lost answer harmless. */
+/** More saves than this without an answer, and the oldest are forgotten. */
+export const maxSuperseded = 50;
+
+/**
+ * A save names the revision it started from; `saveId` makes repeating it after a lost answer harmless. Earlier saves that never
+ * got an answer are named too: one of them that has arrived after all is what this one builds on.
+ */
 export const saveRequestSchema = z.strictObject({
   baseRevision: revisionSchema,
   saveId: z.uuid('Send a UUID that is new for every save'),
+  supersedes: z.array(z.uuid()).max(maxSuperseded, `Name at most ${maxSuperseded} earlier saves`).default([]),
   document: z.unknown(),
 });
 

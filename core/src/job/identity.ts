@@ -32,7 +32,9 @@ export const indexOfIdentity = (list: readonly unknown[], identity: string): num
 
 /** The name of the first of `candidates` that has one. */
 export function nameOf(...candidates: readonly unknown[]): string | undefined {
-  const named = candidates.find((one): one is Dict => isDict(one) && typeof one['name'] === 'string' && one['name'] !== '');
+  const named = candidates.find(
+    (one): one is Dict => isDict(one) && typeof one['name'] === 'string' && one['name'] !== '',
+  );
   return named?.['name'] as string | undefined;
 }
 

@@ -11,7 +11,8 @@ export interface MendedJob {
 type Node = Record<string, unknown> | unknown[];
 
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null;
-const at = (value: unknown, key: string): unknown => (isNode(value) ? (value as Record<string, unknown>)[key] : undefined);
+const at = (value: unknown, key: string): unknown =>
+  isNode(value) ? (value as Record<string, unknown>)[key] : undefined;
 
 const cloneJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value)) as unknown;
 
@@ -63,7 +64,8 @@ function setBack(
     const key = path[depth - 1]!;
     const parent = nodes[depth - 1];
     const usual = path.slice(0, depth).reduce<unknown>(at, fresh);
-    if (!isNode(parent) || usual === undefined || JSON.stringify(at(parent, key)) === JSON.stringify(usual)) continue;
+    if (!isNode(parent) || usual === undefined || JSON.stringify(at(parent, key)) === JSON.stringify(usual))
+      continue;
     (parent as Record<string, unknown>)[key] = cloneJson(usual);
     return { document: copy, place: path.slice(0, depth).join('.') };
   }

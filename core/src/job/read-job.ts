@@ -47,11 +47,11 @@ export function readJob(document: unknown): ReadJob {
   const result = jobSchema.safeParse(migrateJob(document as Record<string, unknown>, version));
   // What an older form could not say yet follows from the rest, lanes of feeders for example.
   if (result.success) return { ok: true, job: version < jobVersion ? settleJob(result.data) : result.data };
-  return {
-    ok: false,
-    problems: result.error.issues.slice(0, maxProblems).map((issue) => ({
-      path: issue.path.map(String).join('.'),
-      message: issue.message,
-    })),
-  };
+  return { ok: false, problems: problemsOf(result.error.issues) };
 }
+
+/** The first problems, with dotted paths. */
+export const problemsOf = (
+  issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[],
+): DocumentProblem[] =>
+  issues.slice(0, maxProblems).map(({ path, message }) => ({ path: path.map(String).join('.'), message }));

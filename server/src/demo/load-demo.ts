@@ -30,22 +30,29 @@ async function addReadings(
   const readings = demoReadings();
   const kept = new ReadingStore(source, defaultWorkspaceId);
   const { startS, intervalS, count, channels } = readings;
-  const set = await kept.create(jobId, {
-    name: readingsName,
-    zone: job.site.timeZone ?? 'UTC',
-    startS,
-    intervalS,
-    count,
-    channels: channels.map(({ name, role, quantity }) => ({ name, role, quantity })),
-  }, who);
+  const set = await kept.create(
+    jobId,
+    {
+      name: readingsName,
+      zone: job.site.timeZone ?? 'UTC',
+      startS,
+      intervalS,
+      count,
+      channels: channels.map(({ name, role, quantity }) => ({ name, role, quantity })),
+    },
+    who,
+  );
   for (const [position, { milli }] of channels.entries()) {
     await kept.putChannel(set.id, position, await packChannel(milli));
   }
   await store.save(
     jobId,
-    revision,
-    crypto.randomUUID(),
-    withDemoReadings(job, set.id, readingsName, readings),
+    {
+      baseRevision: revision,
+      saveId: crypto.randomUUID(),
+      supersedes: [],
+      document: withDemoReadings(job, set.id, readingsName, readings),
+    },
     who,
   );
 }

@@ -281,7 +281,12 @@ export function openApiDocument(): object {
         put: {
           summary: 'Send the values of a channel',
           requestBody: { required: true, content: { 'application/octet-stream': {} } },
-          responses: { 204: answer('Kept'), 409: problem('It has other values already'), ...missing, ...invalid },
+          responses: {
+            204: answer('Kept'),
+            409: problem('It has other values already'),
+            ...missing,
+            ...invalid,
+          },
         },
       },
       '/api/monitor/{seed}/live.json': {

@@ -32,7 +32,11 @@ const recovering = new HttpProblem(
   'Database starting',
   'The database is starting or bringing itself up to date. Your entries are kept; try again in a moment.',
 );
-const busy = new HttpProblem(503, 'Database busy', 'The database has too much to do. Your entries are kept; try again.');
+const busy = new HttpProblem(
+  503,
+  'Database busy',
+  'The database has too much to do. Your entries are kept; try again.',
+);
 const full = new HttpProblem(
   507,
   'Disk full',

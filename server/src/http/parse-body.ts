@@ -1,4 +1,4 @@
-import { readJob, type Job } from '@levamen/core';
+import { readChange, readJob, type Job } from '@levamen/core';
 import type * as z from 'zod';
 import { HttpProblem } from './problem.js';
 
@@ -14,9 +14,13 @@ export function parseBody<T extends z.ZodType>(schema: T, body: unknown): z.infe
   );
 }
 
-/** A job from a request, of any version, or a 422 that says what to change. */
-export function parseJob(document: unknown): Job {
-  const read = readJob(document);
+/**
+ * A job from a request, of any version, or a 422 that says what to change.
+ *
+ * @param before a valid job it may be another version of: then only what differs is validated
+ */
+export function parseJob(document: unknown, before: Job | null = null): Job {
+  const read = before ? readChange(before, document) : readJob(document);
   if (read.ok) return read.job;
   throw new HttpProblem(
     422,

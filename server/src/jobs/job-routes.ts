@@ -63,7 +63,10 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
   const router = Router();
 
   const created = (response: Response, stored: StoredRevision): void => {
-    response.status(201).location(`/api/jobs/${stored.id}`).json(savedJob(stored, readable(stored)));
+    response
+      .status(201)
+      .location(`/api/jobs/${stored.id}`)
+      .json(savedJob(stored, readable(stored)));
   };
 
   /** The job, or a 422 that says what is wrong and which ways there are on. */
@@ -121,8 +124,17 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
 
   router.put('/:id', async (request, response) => {
     const id = jobId(request);
-    const { baseRevision, saveId, document } = parseBody(saveRequestSchema, request.body);
-    const outcome = await store.save(id, baseRevision, saveId, parseJob(document), whoOf(request));
+    const { baseRevision, saveId, supersedes, document } = parseBody(saveRequestSchema, request.body);
+    const outcome = await store.save(
+      id,
+      {
+        baseRevision,
+        saveId,
+        supersedes,
+        document: parseJob(document, await store.readable(id, baseRevision)),
+      },
+      whoOf(request),
+    );
     if (outcome.kind === 'missing') throw notFound('job');
     if (outcome.kind === 'saved') {
       response.json(outcome.result);

@@ -12,7 +12,7 @@ import {
   type Storage,
   type Who,
 } from '@levamen/core';
-import { IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
+import { In, IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
@@ -32,6 +32,14 @@ export type SaveOutcome =
   | { readonly kind: 'stale'; readonly theirs: StoredRevision; readonly base: unknown }
   | { readonly kind: 'missing' };
 
+export interface Save {
+  readonly baseRevision: number;
+  readonly saveId: string;
+  /** Earlier saves of the same page that got no answer. */
+  readonly supersedes: readonly string[];
+  readonly document: Job;
+}
+
 interface SummaryRow {
   id: string;
   name: string;
@@ -42,7 +50,12 @@ interface SummaryRow {
   deleted_at: Date | null;
 }
 
-const sortColumn = { changed: 'updated_at', name: 'lower(name)', place: 'lower(place)', loads: 'load_count' } as const;
+const sortColumn = {
+  changed: 'updated_at',
+  name: 'lower(name)',
+  place: 'lower(place)',
+  loads: 'load_count',
+} as const;
 /** Saves of one job wait for each other here, without a connection; more than these are told to come later. */
 const maxWaitingSaves = 1000;
 
@@ -97,6 +110,11 @@ export class JobStore {
     return job && this.stored(this.source.manager, job, job.headRevision);
   }
 
+  /** A revision in the present form, to compare with; null where there is none, or it cannot be read. */
+  readable(id: string, revision: number): Promise<Job | null> {
+    return this.documents.readable(this.source.manager, id, revision);
+  }
+
   exists(id: string): Promise<boolean> {
     return this.source.manager.existsBy(JobEntity, this.present(id));
   }
@@ -149,40 +167,48 @@ export class JobStore {
   /**
    * Appends a revision when `baseRevision` is still the last one.
    *
-   * Repeating a save with the same `saveId` gives the same answer and appends nothing.
+   * Repeating a save with the same `saveId` gives the same answer and appends nothing. Where one of the saves it supersedes has
+   * arrived after all, that is what it builds on.
    */
-  async save(id: string, baseRevision: number, saveId: string, document: Job, who: Who): Promise<SaveOutcome> {
+  async save(id: string, save: Save, who: Who): Promise<SaveOutcome> {
     return this.turn
-      .acquire(id, () => this.saveInTurn(id, baseRevision, saveId, document, who))
+      .acquire(id, () => this.saveInTurn(id, save, who))
       .catch((error: unknown) => {
         if (error instanceof Error && error.message.includes('Too many pending'))
-          throw new HttpProblem(503, 'Busy', 'Too many saves of this job wait already. Your entries are kept; try again.');
+          throw new HttpProblem(
+            503,
+            'Busy',
+            'Too many saves of this job wait already. Your entries are kept; try again.',
+          );
         throw error;
       });
   }
 
-  private async saveInTurn(
-    id: string,
-    baseRevision: number,
-    saveId: string,
-    document: Job,
-    who: Who,
-  ): Promise<SaveOutcome> {
+  private async saveInTurn(id: string, save: Save, who: Who): Promise<SaveOutcome> {
     const { manager } = this.source;
-    const before = await this.documents.read(manager, id, baseRevision);
-    const appended = before && (await this.append(id, baseRevision, saveId, before, document, who));
+    const { baseRevision, saveId, supersedes } = save;
+    const appended = await this.append(id, baseRevision, save, who);
     if (appended) return { kind: 'saved', result: appended };
     const job = await manager.findOneBy(JobEntity, this.present(id));
     if (!job) return { kind: 'missing' };
-    const repeated = await manager.findOne(JobRevisionEntity, {
-      where: { jobId: id, saveId },
-      select: { revision: true, savedAt: true },
+    const arrived = await manager.find(JobRevisionEntity, {
+      where: { jobId: id, saveId: In([saveId, ...supersedes]) },
+      select: { revision: true, saveId: true, savedAt: true },
+      order: { revision: 'DESC' },
     });
+    const repeated = arrived.find((row) => row.saveId === saveId);
     if (repeated) {
       const { revision, savedAt } = repeated;
       return { kind: 'saved', result: { revision, updatedAt: savedAt.toISOString() } };
     }
-    return { kind: 'stale', theirs: (await this.stored(manager, job, job.headRevision))!, base: before };
+    const base = arrived[0]?.revision ?? baseRevision;
+    const second = base === baseRevision ? null : await this.append(id, base, save, who);
+    if (second) return { kind: 'saved', result: second };
+    return {
+      kind: 'stale',
+      theirs: (await this.stored(manager, job, job.headRevision))!,
+      base: await this.documents.read(manager, id, base),
+    };
   }
 
   /** Marks a job deleted. False where there is none. */
@@ -277,11 +303,11 @@ export class JobStore {
   private async append(
     id: string,
     baseRevision: number,
-    saveId: string,
-    before: unknown,
-    document: Job,
+    { saveId, document }: Save,
     who: Who,
   ): Promise<SaveResult | null> {
+    const before = await this.documents.read(this.source.manager, id, baseRevision);
+    if (!before) return null;
     const revision = baseRevision + 1;
     const kept = keepAs(before, document, revision);
     const changes: Changes = changesBetween(before, document);
@@ -317,7 +343,11 @@ export class JobStore {
     return { revision, updatedAt: row.saved_at.toISOString() };
   }
 
-  private async stored(manager: EntityManager, job: JobRow, revision: number): Promise<StoredRevision | null> {
+  private async stored(
+    manager: EntityManager,
+    job: JobRow,
+    revision: number,
+  ): Promise<StoredRevision | null> {
     const [document, row] = [
       await this.documents.read(manager, job.id, revision),
       await manager.findOne(JobRevisionEntity, {
@@ -327,7 +357,15 @@ export class JobStore {
     ];
     if (!document || !row) return null;
     const { actor, device, savedAt } = row;
-    return { id: job.id, name: job.name, revision, updatedAt: savedAt.toISOString(), actor, device, document };
+    return {
+      id: job.id,
+      name: job.name,
+      revision,
+      updatedAt: savedAt.toISOString(),
+      actor,
+      device,
+      document,
+    };
   }
 }
 

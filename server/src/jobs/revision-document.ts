@@ -1,4 +1,4 @@
-import { diffJobs, type Changes } from '@levamen/core';
+import { diffJobs, readJob, type Changes, type Job } from '@levamen/core';
 import jsonPatch, { type Operation } from 'fast-json-patch';
 import { LRUCache } from 'lru-cache';
 import type { EntityManager } from 'typeorm';
@@ -26,7 +26,8 @@ const versionOf = (document: unknown): unknown => (document as Document | null)?
  */
 export function keepAs(before: unknown, document: Document, revision: number): Kept {
   const whole = { document, patch: null };
-  if (before === null || revision % wholeEvery === 1 || versionOf(before) !== versionOf(document)) return whole;
+  if (before === null || revision % wholeEvery === 1 || versionOf(before) !== versionOf(document))
+    return whole;
   const patch = jsonPatch.compare(before as object, document);
   // Moving half a house is shorter said as a whole.
   return patch.length > 400 ? whole : { document: null, patch };
@@ -42,17 +43,34 @@ export function changesBetween(before: unknown, after: unknown): Changes {
 /** Documents of revisions, put together from the last whole one. */
 export class RevisionDocuments {
   private readonly kept = new LRUCache<string, Document>({ max: keptDocuments });
+  /** What reading a kept document gave. */
+  private readonly jobs = new WeakMap<Document, Job | null>();
 
-  /** Remembers what was just written. */
-  remember(jobId: string, revision: number, document: Document): void {
-    this.kept.set(`${jobId} ${revision}`, document);
+  /** Remembers a valid job that was just written. */
+  remember(jobId: string, revision: number, job: Job): void {
+    this.kept.set(`${jobId} ${revision}`, job);
+    this.jobs.set(job, job);
+  }
+
+  /** The job of a revision in the present form; null where there is none, or it cannot be read. */
+  async readable(manager: EntityManager, jobId: string, revision: number): Promise<Job | null> {
+    const document = await this.read(manager, jobId, revision);
+    if (!document) return null;
+    const known = this.jobs.get(document);
+    if (known !== undefined) return known;
+    const read = readJob(document);
+    const job = read.ok ? read.job : null;
+    this.jobs.set(document, job);
+    return job;
   }
 
   /** The document of a revision as it was saved, or null where there is no such revision. It must not be changed. */
   async read(manager: EntityManager, jobId: string, revision: number): Promise<Document | null> {
     const known = this.kept.get(`${jobId} ${revision}`);
     if (known) return known;
-    const rows = await manager.query<{ revision: number; document: Document | null; patch: Operation[] | null }[]>(
+    const rows = await manager.query<
+      { revision: number; document: Document | null; patch: Operation[] | null }[]
+    >(
       `SELECT revision, document, patch FROM job_revision
        WHERE job_id = $1 AND revision <= $2 AND revision >= (
          SELECT max(revision) FROM job_revision WHERE job_id = $1 AND revision <= $2 AND document IS NOT NULL)
@@ -61,11 +79,10 @@ export class RevisionDocuments {
     );
     if (rows.at(-1)?.revision !== revision) return null;
     const document = rows.reduce<Document>(
-      (present, row) =>
-        row.document ?? jsonPatch.applyPatch(present, row.patch!, false, true).newDocument,
+      (present, row) => row.document ?? jsonPatch.applyPatch(present, row.patch!, false, true).newDocument,
       {},
     );
-    this.remember(jobId, revision, document);
+    this.kept.set(`${jobId} ${revision}`, document);
     return document;
   }
 }

@@ -32,7 +32,10 @@ export class DeedLog {
   /** Newest first. */
   async read(manager: EntityManager, before: number | undefined, limit: number): Promise<DeedRow[]> {
     return manager.find(DeedEntity, {
-      where: { workspaceId: this.workspaceId, ...(before === undefined ? {} : { id: LessThan(String(before)) }) },
+      where: {
+        workspaceId: this.workspaceId,
+        ...(before === undefined ? {} : { id: LessThan(String(before)) }),
+      },
       order: { id: 'DESC' },
       take: limit,
     });

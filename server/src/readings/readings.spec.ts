@@ -56,7 +56,10 @@ describe('meter data', () => {
     const changed = savedReadingSetSchema.parse(answer.body);
     expect(changed).toMatchObject({ name: 'Other', channels, complete: true });
     expect(changed.id).not.toBe(id);
-    expect((await test.agent.get(`${base()}/${id}`).expect(200)).body).toMatchObject({ ...set, complete: true });
+    expect((await test.agent.get(`${base()}/${id}`).expect(200)).body).toMatchObject({
+      ...set,
+      complete: true,
+    });
     const listed = (await test.agent.get(base())).body as { id: string }[];
     expect(listed.map((one) => one.id)).toContain(changed.id);
     expect(listed.map((one) => one.id)).not.toContain(id);
@@ -85,7 +88,9 @@ describe('meter data', () => {
   });
 
   it('are shared by a duplicate, and stay for it when the first job is purged; then they go', async () => {
-    const job = ((await test.agent.post('/api/jobs').send({ document: newJob('First') })).body as { id: string }).id;
+    const job = (
+      (await test.agent.post('/api/jobs').send({ document: newJob('First') })).body as { id: string }
+    ).id;
     const made = await test.agent.post(`/api/jobs/${job}/readings`).send(set).expect(201);
     const { id } = made.body as { id: string };
     const payload = await packChannel(Int32Array.from([7, 7, 7, Math.round(Math.random() * 1e9)]));
@@ -95,7 +100,8 @@ describe('meter data', () => {
         .set('content-type', 'application/octet-stream')
         .send(payload)
         .expect(204);
-    const copy = ((await test.agent.post(`/api/jobs/${job}/duplicate`).expect(201)).body as { id: string }).id;
+    const copy = ((await test.agent.post(`/api/jobs/${job}/duplicate`).expect(201)).body as { id: string })
+      .id;
     const blobs = async (): Promise<number> =>
       ((await test.agent.get('/api/storage').expect(200)).body as { blobBytes: number }).blobBytes;
     const before = await blobs();

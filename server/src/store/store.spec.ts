@@ -1,4 +1,4 @@
-import { demoJobs, jobQuerySchema, newJob, readJob, savedWeatherListSchema } from '@levamen/core';
+import { demoJobs, jobQuerySchema, newJob, readJob, savedWeatherListSchema, type Job } from '@levamen/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../demo/load-demo.js';
 import { JobStore } from '../jobs/job-store.js';
@@ -11,6 +11,12 @@ import { grantedTables } from './grants.js';
 import { migrate, NewerDatabase } from './migrate.js';
 
 const who = { actor: 'Test', device: 'bench' };
+const saving = (baseRevision: number, document: Job) => ({
+  baseRevision,
+  saveId: crypto.randomUUID(),
+  supersedes: [],
+  document,
+});
 
 let database: TestDatabase;
 beforeAll(async () => {
@@ -85,7 +91,7 @@ describe('the database', () => {
     const stored = (await store.read(id))!;
     const read = readJob(stored.document);
     expect(read.ok && read.job.brief.outageWeather).toBe(null);
-    expect(await store.save(id, 2, crypto.randomUUID(), { ...demoJobs[0]!.job, name: 'Now' }, who)).toMatchObject({
+    expect(await store.save(id, saving(2, { ...demoJobs[0]!.job, name: 'Now' }), who)).toMatchObject({
       kind: 'saved',
     });
     expect((await store.revision(id, 1))?.document).toEqual(early);
@@ -93,7 +99,9 @@ describe('the database', () => {
     expect(await readings.list(id)).toMatchObject([{ id: set, complete: true, bytes: 8 }]);
     expect(await readings.channel(set, 1)).toEqual(Buffer.from('same'));
     expect(await source.query('SELECT count(*)::int AS n FROM blob')).toEqual([{ n: 1 }]);
-    expect(savedWeatherListSchema.parse(await new WeatherStore(source, defaultWorkspaceId).list())).toHaveLength(1);
+    expect(
+      savedWeatherListSchema.parse(await new WeatherStore(source, defaultWorkspaceId).list()),
+    ).toHaveLength(1);
     await source.destroy();
     await other.close();
   });
@@ -154,7 +162,7 @@ describe('the database', () => {
     const { id } = await theirs.create(newJob('Theirs'), who);
     expect(await mine.read(id)).toBeNull();
     expect(await mine.delete(id, who)).toBe(false);
-    expect(await mine.save(id, 1, crypto.randomUUID(), newJob('Mine'), who)).toEqual({ kind: 'missing' });
+    expect(await mine.save(id, saving(1, newJob('Mine')), who)).toEqual({ kind: 'missing' });
     const everything = jobQuerySchema.parse({});
     expect((await mine.list(everything)).rows.some((job) => job.id === id)).toBe(false);
     expect((await theirs.list(everything)).rows.map((job) => job.id)).toEqual([id]);
@@ -167,7 +175,7 @@ describe('the demo', () => {
     await loadDemo(database.source);
     const [first, second] = demoJobs;
     const { revision } = (await store.read(first!.id))!;
-    await store.save(first!.id, revision, crypto.randomUUID(), { ...first!.job, name: 'Changed' }, who);
+    await store.save(first!.id, saving(revision, { ...first!.job, name: 'Changed' }), who);
     await store.delete(second!.id, who);
     await loadDemo(database.source);
     expect((await store.read(first!.id))?.name).toBe('Changed');

@@ -19,7 +19,8 @@ export async function refuseBombs(zipped: Buffer): Promise<void> {
   let entries = 0;
   for await (const entry of zip.eachEntry()) {
     entries += 1;
-    if (entries > maxEntries || bytes + entry.uncompressedSize > maxInflatedBytes) throw new WorkbookTooLarge();
+    if (entries > maxEntries || bytes + entry.uncompressedSize > maxInflatedBytes)
+      throw new WorkbookTooLarge();
     const stream: Readable = await zip.openReadStreamPromise(entry);
     for await (const chunk of stream) {
       bytes += (chunk as Buffer).length;

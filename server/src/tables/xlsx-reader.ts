@@ -63,7 +63,8 @@ function problemOf(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof WorkbookTooLarge) return tooLarge;
   const { name, message, code } = error as Error & { code?: string };
-  if (code === 'ERR_WORKER_OUT_OF_MEMORY' || name === 'AbortError' || name === 'TimeoutError') return tooLarge;
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY' || name === 'AbortError' || name === 'TimeoutError')
+    return tooLarge;
   if (/queue is at limit/i.test(message)) return busy;
   return noWorkbook;
 }

@@ -24,7 +24,9 @@ export function zipOf(entries: readonly Entry[]): Buffer {
     const local = Buffer.concat([Buffer.from('PK\u0003\u0004'), common, Buffer.from(name), packed]);
     const rest = Buffer.alloc(14);
     rest.writeUInt32LE(offset, 10);
-    directory.push(Buffer.concat([Buffer.from('PK\u0001\u0002'), Buffer.from([20, 0]), common, rest, Buffer.from(name)]));
+    directory.push(
+      Buffer.concat([Buffer.from('PK\u0001\u0002'), Buffer.from([20, 0]), common, rest, Buffer.from(name)]),
+    );
     parts.push(local);
     offset += local.length;
   }

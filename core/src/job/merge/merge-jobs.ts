@@ -75,18 +75,20 @@ const without = (side: Job, groups: readonly ChangeGroup[]): unknown =>
  * @param mine the job here
  * @param theirs the job as the other side saved it
  * @param answers by key of the question
+ * @param unanswered which side a field that both changed is taken from until that is answered
  */
 export function mergeJobs(
   base: Job,
   mine: Job,
   theirs: Job,
   answers: ReadonlyMap<string, MergeSide> = new Map(),
+  unanswered: MergeSide = 'theirs',
 ): JobMerge {
   const whole = (job: Job): JobMerge => ({ job, questions: [], taken: diffJobs(mine, job) });
   if (sameValue(base, theirs)) return whole(mine);
   if (sameValue(base, mine)) return whole(theirs);
   const merge = (my: unknown, their: unknown) =>
-    mergeTrees(base, my, their, (path) => answers.get(keyOf(path)) ?? 'theirs');
+    mergeTrees(base, my, their, (path) => answers.get(keyOf(path)) ?? unanswered);
   const clashing = (my: unknown, their: unknown) => clashesOf(merge(my, their).value, [mine, theirs]);
 
   const { contested } = merge(mine, theirs);
@@ -100,7 +102,14 @@ export function mergeJobs(
   let my: unknown = mine;
   let their: unknown = theirs;
   if (clashing(mine, theirs).length > 0) {
-    const solved = solveClashes(groupsOf(base, mine), groupsOf(base, theirs), mine, theirs, answers, clashing);
+    const solved = solveClashes(
+      groupsOf(base, mine),
+      groupsOf(base, theirs),
+      mine,
+      theirs,
+      answers,
+      clashing,
+    );
     questions.push(...solved.questions);
     ({ my, their } = solved);
   }
@@ -126,7 +135,11 @@ function solveClashes(
   const insisted = myGroups.filter((group) => answers.get(questionKey(group)) === 'mine');
   const left = (): readonly { readonly message: string }[] =>
     clashing(without(mine, heldMine), without(theirs, heldTheirs));
-  const better = (groups: readonly ChangeGroup[], held: ChangeGroup[], count: number): ChangeGroup | undefined =>
+  const better = (
+    groups: readonly ChangeGroup[],
+    held: ChangeGroup[],
+    count: number,
+  ): ChangeGroup | undefined =>
     groups.find((group) => {
       if (held.includes(group)) return false;
       held.push(group);
@@ -156,7 +169,13 @@ function solveClashes(
       // Nothing by itself helps: the other side stands, and everything of mine is asked about.
       heldMine.push(...myGroups.filter((group) => !heldMine.includes(group)));
       heldTheirs.length = 0;
-      questions.push({ key: 'fit/all', label: 'all of my changes', mine: 'mine', theirs: 'theirs', why: problems[0]!.message });
+      questions.push({
+        key: 'fit/all',
+        label: 'all of my changes',
+        mine: 'mine',
+        theirs: 'theirs',
+        why: problems[0]!.message,
+      });
       break;
     }
   }

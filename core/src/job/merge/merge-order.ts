@@ -54,7 +54,8 @@ function insertBehind(
   const result = [...order];
   let before = '';
   for (const id of side) {
-    if (belongs(id) && !result.includes(id)) result.splice(before === '' ? 0 : result.indexOf(before) + 1, 0, id);
+    if (belongs(id) && !result.includes(id))
+      result.splice(before === '' ? 0 : result.indexOf(before) + 1, 0, id);
     if (result.includes(id)) before = id;
   }
   return result;

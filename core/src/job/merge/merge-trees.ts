@@ -56,7 +56,12 @@ export function mergeTrees(
         if (value !== undefined) merged.set(key, value);
       }
       if (isDict(m)) return Object.fromEntries(merged) as Dict;
-      const order = mergeOrder([...inBase.keys()], [...inMine.keys()], [...inTheirs.keys()], new Set(merged.keys()));
+      const order = mergeOrder(
+        [...inBase.keys()],
+        [...inMine.keys()],
+        [...inTheirs.keys()],
+        new Set(merged.keys()),
+      );
       return order.map((key) => merged.get(key));
     }
     contested.push({ path, label: labels.join(' › '), base: b, mine: m, theirs: t });

@@ -1,72 +1,76 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { readJob, type Job } from '@levamen/core';
+import { DeviceDatabase, type KeptDraft } from './device-database';
+import { Tab } from './tab';
 
 /** Edits that have not reached the server yet. */
 export interface Draft {
   readonly baseRevision: number;
+  /** What the edits started from. */
+  readonly base: Job;
   readonly document: Job;
+  /** Ids of saves that were sent and never answered. */
+  readonly unanswered: readonly string[];
   readonly savedAt: number;
 }
 
-const prefix = 'levamen.draft.';
+/** A draft another tab left behind, or that this program cannot read. */
+export interface LeftDraft {
+  readonly tab: string;
+  readonly savedAt: number;
+  /** null = of another version, or damaged: it can be downloaded, not taken up. */
+  readonly draft: Draft | null;
+  /** Exactly what is kept, for a download. */
+  readonly raw: unknown;
+}
 
-const tabId = (): string => {
-  const known = sessionStorage.getItem('levamen.tab');
-  if (known) return known;
-  const made = crypto.randomUUID();
-  sessionStorage.setItem('levamen.tab', made);
-  return made;
+const read = ({ baseRevision, base, document, unanswered, savedAt }: KeptDraft): Draft | null => {
+  const [from, to] = [readJob(base), readJob(document)];
+  return from.ok && to.ok && typeof baseRevision === 'number'
+    ? { baseRevision, base: from.job, document: to.job, unanswered, savedAt }
+    : null;
 };
 
 /**
  * Keeps every edit on this device until the server has it, so that a closed lid, a lost connection or a crash loses nothing.
- * Each tab keeps its own draft.
+ * Each tab keeps its own draft; none is removed before the server has what it holds, or somebody says so.
  */
 @Injectable({ providedIn: 'root' })
 export class DraftStore {
-  private readonly tab = tabId();
+  private readonly database = inject(DeviceDatabase);
+  private readonly tab = inject(Tab);
 
-  /** False where this device refuses to keep it (storage full or switched off). */
-  write(jobId: string, draft: Draft): boolean {
-    try {
-      localStorage.setItem(this.key(jobId), JSON.stringify(draft));
-      return true;
-    } catch {
-      return false;
-    }
+  /** Rejects where this device does not keep it: storage switched off or full. */
+  async write(jobId: string, draft: Draft): Promise<void> {
+    const [database, tab] = await Promise.all([this.database.open(), this.tab.id()]);
+    await database.put('drafts', { jobId, tab, ...draft });
   }
 
-  clear(jobId: string): void {
-    localStorage.removeItem(this.key(jobId));
+  /** Removes this tab's draft, unless it was written after `savedAt`. */
+  async clear(jobId: string, savedAt = Number.POSITIVE_INFINITY): Promise<void> {
+    await this.remove(jobId, await this.tab.id(), savedAt);
   }
 
-  /** The newest draft of a job, this tab's own or one another tab left behind; taken over by this tab. */
-  take(jobId: string): Draft | null {
-    const found = Object.keys(localStorage)
-      .filter((key) => key.startsWith(`${prefix}${jobId}.`))
-      .flatMap((key) => {
-        const draft = this.parse(localStorage.getItem(key));
-        localStorage.removeItem(key);
-        return draft ? [draft] : [];
-      })
-      .toSorted((a, b) => b.savedAt - a.savedAt)[0];
-    if (found) this.write(jobId, found);
-    return found ?? null;
+  /** Removes the draft of a tab, unless it was written after `savedAt`. */
+  async remove(jobId: string, tab: string, savedAt = Number.POSITIVE_INFINITY): Promise<void> {
+    const database = await this.database.open();
+    const change = database.transaction('drafts', 'readwrite');
+    const kept = await change.store.get([jobId, tab]);
+    if (kept && !(kept.savedAt > savedAt)) await change.store.delete([jobId, tab]);
+    await change.done;
   }
 
-  private key(jobId: string): string {
-    return `${prefix}${jobId}.${this.tab}`;
-  }
-
-  private parse(text: string | null): Draft | null {
-    try {
-      const raw = JSON.parse(text ?? '') as { baseRevision?: unknown; document?: unknown; savedAt?: unknown };
-      const read = readJob(raw.document);
-      return read.ok && typeof raw.baseRevision === 'number' && typeof raw.savedAt === 'number'
-        ? { baseRevision: raw.baseRevision, document: read.job, savedAt: raw.savedAt }
-        : null;
-    } catch {
-      return null;
-    }
+  /** Drafts of a job that no tab is at work on: this tab's own from before a reload, and those of tabs that are closed. Newest first. */
+  async left(jobId: string): Promise<readonly LeftDraft[]> {
+    const [database, own, living] = await Promise.all([
+      this.database.open(),
+      this.tab.id(),
+      this.tab.living(),
+    ]);
+    const kept = await database.getAllFromIndex('drafts', 'job', jobId);
+    return kept
+      .filter(({ tab }) => tab === own || !living.has(tab))
+      .map((one) => ({ tab: one.tab, savedAt: one.savedAt, draft: read(one), raw: one }))
+      .toSorted((a, b) => b.savedAt - a.savedAt);
   }
 }

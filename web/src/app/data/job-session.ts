@@ -1,215 +1,244 @@
-import { HttpErrorResponse } from '@angular/common/http';
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { conflictSchema, diffJobs, settleJob, type Job, type SavedJob } from '@levamen/core';
+import { mergeJobs, readChange, sameValue, settleJob, type Job, type SavedJob } from '@levamen/core';
 import {
   catchError,
   debounceTime,
   defer,
-  EMPTY,
-  exhaustMap,
-  merge,
+  forkJoin,
+  from,
   of,
-  fromEvent,
   Subject,
   switchMap,
-  take,
   tap,
-  throwError,
-  timer,
   type Observable,
+  type Subscription,
 } from 'rxjs';
-import { retry } from 'rxjs/operators';
-import { DraftStore } from './draft-store';
-import { record, redo, startHistory, undo, type History } from './history';
-import { JobsApi, problemText, type SaveAttempt } from './jobs-api';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { DraftStore, type LeftDraft } from './draft-store';
+import { record, redo, startHistory, takeIn, undo, type CarryOver, type History } from './history';
+import { HistoryStore } from './history-store';
+import type { JobSaver, TakenIn } from './job-saver';
+import { JobsApi } from './jobs-api';
+import { Savers } from './savers';
 
-export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'retrying' | 'conflict' | 'refused';
+const historyMs = 800;
 
-/** A stale save: what is here, what is on the server, and what both started from. */
-export interface SaveConflict {
-  readonly mine: Job;
-  readonly theirs: SavedJob;
+const carryOver: CarryOver<Job> = (job, { base, theirs }) => mergeJobs(base, job, theirs).job;
+
+/** What an edit would have made of the job, in words, where that is no job. */
+function problemOf(before: Job, job: Job): string {
+  const read = readChange(before, job);
+  if (read.ok) return '';
+  const [problem] = read.problems;
+  return problem
+    ? `${problem.message} (${problem.path.replaceAll('.', ' › ')})`
+    : 'The change does not fit the job';
 }
 
-const autosaveMs = 700;
-const retryMs = (attempt: number): number => Math.min(8000, 500 * 2 ** (attempt - 1));
-const worthRetrying = (error: unknown): boolean =>
-  error instanceof HttpErrorResponse && (error.status === 0 || error.status === 429 || error.status >= 500);
-
 /**
- * The open job: every edit goes through here, can be undone, is kept on this device at once and saved to the server soon
- * after. One instance for each open job.
+ * The open job: every edit goes through here, can be undone, and is handed to the saver, which keeps it on this device at once
+ * and brings it to the server. One instance for each open job page.
  */
 @Injectable()
 export class JobSession {
   private readonly api = inject(JobsApi);
   private readonly drafts = inject(DraftStore);
+  private readonly histories = inject(HistoryStore);
+  private readonly savers = inject(Savers);
+  private readonly destroyed = inject(DestroyRef);
 
   private readonly history = signal<History<Job> | null>(null);
-  private readonly savedDocument = signal<Job | null>(null);
-  private readonly edits = new Subject<void>();
-  private revision = 0;
+  private readonly saver = signal<JobSaver | null>(null);
+  private readonly steps = new Subject<void>();
+  private taking: Subscription | null = null;
 
   /** Identifier of the open job. */
   readonly id = signal('');
   readonly job = computed(() => this.history()?.present ?? null);
-  readonly status = signal<SaveStatus>('saved');
-  /** Why a save was refused, or why the device keeps no draft. */
-  readonly message = signal('');
-  readonly conflict = signal<SaveConflict | null>(null);
+  readonly status = computed(() => this.saver()?.status() ?? 'saved');
+  readonly message = computed(() => this.saver()?.message() ?? '');
+  readonly conflict = computed(() => this.saver()?.conflict() ?? null);
+  /** Why the last edit was not taken; '' once another one was. */
+  readonly refusal = signal('');
   readonly undoLabel = computed(() => this.history()?.past.at(-1)?.label ?? '');
   readonly redoLabel = computed(() => this.history()?.future[0]?.label ?? '');
   /** True when edits that an earlier visit could not save were taken up again. */
   readonly restored = signal(false);
+  /** Drafts of closed tabs beside the one that was taken up. */
+  readonly leftDrafts = signal<readonly LeftDraft[]>([]);
+  /** What somebody else did and was taken in without asking. */
+  readonly takenIn = signal<TakenIn | null>(null);
 
   constructor() {
-    this.edits
-      .pipe(
-        debounceTime(autosaveMs),
-        exhaustMap(() => this.saveUntilClean()),
-        takeUntilDestroyed(inject(DestroyRef)),
-      )
-      .subscribe();
-    fromEvent<BeforeUnloadEvent>(window, 'beforeunload')
-      .pipe(takeUntilDestroyed())
-      .subscribe((event) => {
-        // Everything is in the draft already; this only spares the user a surprise.
-        if (this.status() === 'refused' || this.status() === 'conflict') event.preventDefault();
-      });
+    this.steps.pipe(debounceTime(historyMs), takeUntilDestroyed()).subscribe(() => this.keepHistory());
+    this.destroyed.onDestroy(() => {
+      this.taking?.unsubscribe();
+      this.keepHistory();
+      this.savers.leave(this.id());
+    });
   }
 
   /** Loads a job, and takes up edits that never reached the server. */
   open(id: string): Observable<SavedJob> {
-    return this.api.read(id).pipe(
-      tap((saved) => {
-        this.id.set(id);
-        this.revision = saved.revision;
-        this.savedDocument.set(saved.document);
-        this.status.set('saved');
-        this.conflict.set(null);
-        const draft = this.drafts.take(id);
-        const differs = draft !== null && diffJobs(draft.document, saved.document).length > 0;
-        this.restored.set(differs);
-        this.history.set(startHistory(saved.document));
-        if (!differs) {
-          this.drafts.clear(id);
-          return;
-        }
-        this.history.set(record(startHistory(saved.document), 'restored edits', draft.document));
-        if (draft.baseRevision === saved.revision) this.queue();
-        else this.meetConflict({ mine: draft.document, theirs: saved });
+    return defer(() => {
+      this.keepHistory();
+      this.history.set(null);
+      // Edits of an earlier visit may still be on their way.
+      return from(this.savers.settled());
+    }).pipe(
+      switchMap(() =>
+        forkJoin([
+          this.api.read(id),
+          from(this.drafts.left(id)).pipe(catchError(() => of<readonly LeftDraft[]>([]))),
+        ]),
+      ),
+      switchMap(([saved, left]) => {
+        const edited = left.filter(
+          ({ draft }) => draft === null || !sameValue(draft.document, saved.document),
+        );
+        const [draft, rest] = newestOf(edited);
+        const present = draft?.draft?.document ?? saved.document;
+        return from(this.histories.find(id, present)).pipe(
+          catchError(() => of(null)),
+          tap((known) => this.start(saved, left, draft, rest, known)),
+          switchMap(() => of(saved)),
+        );
       }),
     );
   }
 
-  /** Changes the job. `label` names the step in undo and redo. Loads follow their circuits to other legs. */
-  edit(label: string, change: (job: Job) => Job): void {
+  /**
+   * Changes the job. `label` names the step in undo and redo. Loads follow their circuits to other legs.
+   *
+   * A change that would make the job invalid is not taken: {@link refusal} says why, and so does the answer ('' = taken).
+   */
+  edit(label: string, change: (job: Job) => Job): string {
     const history = this.history();
-    if (history) this.move(record(history, label, settleJob(change(history.present))));
+    if (!history) return 'No job is open';
+    const next = settleJob(change(history.present));
+    const problem = next === history.present ? '' : problemOf(history.present, next);
+    this.refusal.set(problem);
+    if (problem === '') this.move(record(history, label, next));
+    return problem;
   }
 
   undo(): void {
     const history = this.history();
-    if (history) this.move(undo(history));
+    if (history) this.move(undo(history, carryOver));
   }
 
   redo(): void {
     const history = this.history();
-    if (history) this.move(redo(history));
+    if (history) this.move(redo(history, carryOver));
   }
 
-  /** Ends a conflict with a document that replaces theirs; it can be undone. */
+  /** Ends a conflict with a job that builds on theirs. */
   resolve(document: Job): void {
     const conflict = this.conflict();
     const history = this.history();
     if (!conflict || !history) return;
-    this.revision = conflict.theirs.revision;
-    this.savedDocument.set(conflict.theirs.document);
-    this.conflict.set(null);
-    this.status.set('unsaved');
-    this.move(record(history, 'resolved conflict', document));
-    this.queue();
+    const merge = { base: conflict.base, theirs: conflict.theirs.document };
+    this.history.set(takeIn(history, document, merge));
+    this.saver()?.decide(document);
+    this.steps.next();
+  }
+
+  /** Takes back what somebody else did, and only that; it can be undone. */
+  leaveOut({ base, theirs }: TakenIn): void {
+    this.edit(
+      'without what was taken in',
+      (job) => mergeJobs(theirs.document, job, base, new Map(), 'mine').job,
+    );
+    this.takenIn.set(null);
+  }
+
+  /** Merges a draft of a closed tab into the job; it can be undone. */
+  takeUp(left: LeftDraft): void {
+    const { draft } = left;
+    if (!draft) return;
+    this.saver()?.adopt(left);
+    this.edit(
+      'edits of another tab',
+      (job) => mergeJobs(draft.base, draft.document, job, new Map(), 'mine').job,
+    );
+    this.forget(left);
+  }
+
+  /** Removes a draft of a closed tab. */
+  async discard(left: LeftDraft): Promise<void> {
+    this.forget(left);
+    await this.drafts.remove(this.id(), left.tab, left.savedAt).catch(() => undefined);
+  }
+
+  /** Sends what waits; true = everything is on the server. */
+  saveNow(): Promise<boolean> {
+    return this.savers.settled();
+  }
+
+  private forget(left: LeftDraft): void {
+    this.leftDrafts.update((all) => all.filter((one) => one !== left));
+  }
+
+  private start(
+    saved: SavedJob,
+    left: readonly LeftDraft[],
+    taken: LeftDraft | null,
+    rest: readonly LeftDraft[],
+    known: History<Job> | null,
+  ): void {
+    const { id } = saved;
+    const saver = this.savers.open(id);
+    this.taking?.unsubscribe();
+    this.taking = saver.takenIn.subscribe((taking) => this.onTakenIn(taking));
+    this.id.set(id);
+    this.refusal.set('');
+    this.takenIn.set(null);
+    saver.begin(saved);
+    this.saver.set(saver);
+    // What the server has already needs keeping no more.
+    for (const one of left) {
+      if (one.draft && sameValue(one.draft.document, saved.document))
+        void this.drafts.remove(id, one.tab, one.savedAt).catch(() => undefined);
+    }
+    this.leftDrafts.set(rest);
+    const draft = taken?.draft ?? null;
+    this.restored.set(draft !== null);
+    this.history.set(
+      known ??
+        (draft
+          ? record(startHistory(draft.base), 'restored edits', draft.document)
+          : startHistory(saved.document)),
+    );
+    if (draft && taken) {
+      saver.adopt(taken);
+      saver.resume({ ...draft, document: this.history()!.present });
+    }
+  }
+
+  private onTakenIn(taking: TakenIn): void {
+    this.takenIn.set(taking);
+    this.history.update(
+      (history) =>
+        history && takeIn(history, taking.job, { base: taking.base, theirs: taking.theirs.document }),
+    );
+    this.steps.next();
   }
 
   private move(next: History<Job>): void {
     if (next === this.history()) return;
     this.history.set(next);
-    this.queue();
+    this.saver()?.put(next.present);
+    this.steps.next();
   }
 
-  private queue(): void {
-    const job = this.job();
-    if (!job) return;
-    const kept = this.drafts.write(this.id(), {
-      baseRevision: this.revision,
-      document: job,
-      savedAt: Date.now(),
-    });
-    this.message.set(kept ? '' : 'This device keeps no draft: wait for “saved” before you close the page.');
-    if (this.status() === 'conflict') return;
-    if (this.status() !== 'retrying') this.status.set('unsaved');
-    this.edits.next();
-  }
-
-  private saveUntilClean(): Observable<unknown> {
-    return defer(() => {
-      const document = this.job();
-      if (!document || this.status() === 'conflict') return EMPTY;
-      if (document === this.savedDocument()) {
-        this.status.set('saved');
-        this.drafts.clear(this.id());
-        return EMPTY;
-      }
-      if (this.status() !== 'retrying') this.status.set('saving');
-      const attempt: SaveAttempt = { baseRevision: this.revision, saveId: crypto.randomUUID(), document };
-      return this.send(attempt).pipe(switchMap(() => this.saveUntilClean()));
-    });
-  }
-
-  /** The same attempt is repeated until the server answers: an answer that got lost must not look like a conflict. */
-  private send(attempt: SaveAttempt): Observable<unknown> {
-    return this.api.save(this.id(), attempt).pipe(
-      retry({
-        delay: (error, count) => {
-          if (!worthRetrying(error)) return throwError(() => error as unknown);
-          this.status.set('retrying');
-          this.message.set(problemText(error));
-          return merge(timer(retryMs(count)), fromEvent(window, 'online')).pipe(take(1));
-        },
-      }),
-      tap(({ revision }) => {
-        this.revision = revision;
-        this.savedDocument.set(attempt.document);
-        this.message.set('');
-        if (this.status() === 'retrying') this.status.set('saving');
-      }),
-      catchError((error: unknown) => {
-        const theirs = staleSave(error);
-        if (theirs && diffJobs(attempt.document, theirs.document).length === 0) {
-          this.revision = theirs.revision;
-          this.savedDocument.set(attempt.document);
-          return of(null);
-        }
-        if (theirs) this.meetConflict({ mine: this.job() ?? attempt.document, theirs });
-        else {
-          this.status.set('refused');
-          this.message.set(problemText(error));
-        }
-        return EMPTY;
-      }),
-    );
-  }
-
-  private meetConflict(conflict: SaveConflict): void {
-    this.status.set('conflict');
-    this.conflict.set(conflict);
+  private keepHistory(): void {
+    const history = this.history();
+    if (history && this.id() !== '') void this.histories.write(this.id(), history).catch(() => undefined);
   }
 }
 
-function staleSave(error: unknown): SavedJob | null {
-  if (!(error instanceof HttpErrorResponse) || error.status !== 409) return null;
-  const body: unknown = typeof error.error === 'string' ? JSON.parse(error.error) : error.error;
-  const conflict = conflictSchema.safeParse(body);
-  return conflict.success ? conflict.data.theirs : null;
+/** The newest draft that can be read, and the others. */
+function newestOf(left: readonly LeftDraft[]): [LeftDraft | null, readonly LeftDraft[]] {
+  const newest = left.find(({ draft }) => draft !== null) ?? null;
+  return [newest, left.filter((one) => one !== newest)];
 }

@@ -2,7 +2,11 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   catalogueSchema,
-  jobListSchema,
+  healthSchema,
+  jobPageSchema,
+  revisionListSchema,
+  storageSchema,
+  unreadableJobSchema,
   problemSchema,
   readingSetListSchema,
   savedWeatherListSchema,
@@ -15,7 +19,12 @@ import {
   xlsxType,
   type Catalogue,
   type Job,
-  type JobSummary,
+  type Health,
+  type JobPage,
+  type JobQuery,
+  type RevisionEntry,
+  type Storage,
+  type UnreadableJob,
   type SavedJob,
   type SavedReadingSet,
   type SavedWeather,
@@ -24,6 +33,7 @@ import {
 } from '@levamen/core';
 import { map, type Observable } from 'rxjs';
 import type * as z from 'zod';
+import { Identity } from './identity';
 
 const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
 
@@ -31,6 +41,8 @@ const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<
 export interface SaveAttempt {
   readonly baseRevision: number;
   readonly saveId: string;
+  /** Earlier saves that got no answer. */
+  readonly supersedes: readonly string[];
   readonly document: Job;
 }
 
@@ -38,9 +50,19 @@ export interface SaveAttempt {
 @Injectable({ providedIn: 'root' })
 export class JobsApi {
   private readonly http = inject(HttpClient);
+  private readonly identity = inject(Identity);
 
-  list(): Observable<JobSummary[]> {
-    return this.http.get('/api/jobs').pipe(parsed(jobListSchema));
+  /** One page of the jobs, or of the bin. */
+  list(query: JobQuery): Observable<JobPage> {
+    return this.http.get('/api/jobs', { params: { ...query } }).pipe(parsed(jobPageSchema));
+  }
+
+  health(): Observable<Health> {
+    return this.http.get('/api/health').pipe(parsed(healthSchema));
+  }
+
+  storage(): Observable<Storage> {
+    return this.http.get('/api/storage').pipe(parsed(storageSchema));
   }
 
   read(id: string): Observable<SavedJob> {
@@ -63,12 +85,38 @@ export class JobsApi {
     return this.http.delete(`/api/jobs/${id}`);
   }
 
+  /** Removes a job of the bin for good. */
+  purge(id: string): Observable<unknown> {
+    return this.http.delete(`/api/jobs/${id}/purge`);
+  }
+
+  /** Revisions before a certain one, newest first. */
+  revisions(id: string, before?: number): Observable<RevisionEntry[]> {
+    return this.http
+      .get(`/api/jobs/${id}/revisions`, { params: before === undefined ? {} : { before } })
+      .pipe(parsed(revisionListSchema));
+  }
+
+  revision(id: string, revision: number): Observable<SavedJob> {
+    return this.http.get(`/api/jobs/${id}/revisions/${revision}`).pipe(parsed(savedJobSchema));
+  }
+
   restore(id: string): Observable<SavedJob> {
     return this.http.post(`/api/jobs/${id}/restore`, {}).pipe(parsed(savedJobSchema));
   }
 
   save(id: string, attempt: SaveAttempt): Observable<SaveResult> {
     return this.http.put(`/api/jobs/${id}`, attempt).pipe(parsed(saveResultSchema));
+  }
+
+  /** A save that outlives the page; nobody waits for its answer, and repeating it later is harmless. */
+  saveWhileLeaving(id: string, attempt: SaveAttempt): void {
+    fetch(`/api/jobs/${id}`, {
+      method: 'PUT',
+      keepalive: true,
+      headers: { 'content-type': 'application/json', ...this.identity.headers() },
+      body: JSON.stringify(attempt),
+    }).catch(() => undefined);
   }
 
   /** The cells of the first sheet of an XLSX file, as text. */
@@ -120,6 +168,15 @@ export function problemText(error: unknown): string {
   return where && where.path !== '' && where.path !== 'format' && where.path !== 'version'
     ? `${detail} (at ${where.path})`
     : detail;
+}
+
+/** What the server says of a job that it keeps and cannot read; null = something else went wrong. */
+export function unreadableJob(error: unknown): UnreadableJob | null {
+  if (!(error instanceof HttpErrorResponse) || error.status !== 422) return null;
+  const body = unreadableJobSchema.safeParse(
+    typeof error.error === 'string' ? tryJson(error.error) : error.error,
+  );
+  return body.success ? body.data : null;
 }
 
 function tryJson(text: string): unknown {

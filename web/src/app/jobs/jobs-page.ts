@@ -1,31 +1,25 @@
-import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
-import {
-  nameSchema,
-  newJob,
-  readJob,
-  type JobSummary,
-  type SavedJob,
-  type SupplySystem,
-} from '@levamen/core';
+import { Router } from '@angular/router';
+import { nameSchema, newJob, readJob, type SavedJob, type SupplySystem } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { catchError, EMPTY, from, map, startWith, Subject, switchMap, type Observable } from 'rxjs';
+import { catchError, EMPTY, from, map, of, switchMap, type Observable } from 'rxjs';
 import { Appearance } from '../data/appearance';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { ChoiceField } from '../ui/choice-field';
 import { supplyChoices } from '../ui/supply-choices';
+import { JobList } from './job-list';
+import { WhoCard } from './who-card';
 
 /** Larger than any job this program writes; larger files are refused before they are read. */
 const maxFileBytes = 4_000_000;
 
-/** All jobs: open, start, import, duplicate, delete and bring back. */
+/** All jobs: open, start, import; and who works here. */
 @Component({
   selector: 'lv-jobs-page',
-  imports: [Button, ChoiceField, DatePipe, FormsModule, InputText, RouterLink],
+  imports: [Button, ChoiceField, FormsModule, InputText, JobList, WhoCard],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,16 +29,8 @@ export class JobsPage {
   private readonly router = inject(Router);
   protected readonly appearance = inject(Appearance);
 
-  private readonly reload = new Subject<void>();
-  protected readonly jobs = toSignal(
-    this.reload.pipe(
-      startWith(undefined),
-      switchMap(() => this.api.list().pipe(catchError((error: unknown) => this.fail(error)))),
-      takeUntilDestroyed(),
-    ),
-  );
+  protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
   protected readonly error = signal('');
-  protected readonly deleted = signal<JobSummary | null>(null);
   protected readonly name = signal('');
   protected readonly nameError = signal('');
   protected readonly system = signal<SupplySystem>('split-120-240');
@@ -76,33 +62,6 @@ export class JobsPage {
     );
   }
 
-  protected duplicate(job: JobSummary): void {
-    this.api
-      .duplicate(job.id)
-      .pipe(catchError((error: unknown) => this.fail(error)))
-      .subscribe(() => this.reload.next());
-  }
-
-  protected delete(job: JobSummary): void {
-    this.api
-      .delete(job.id)
-      .pipe(catchError((error: unknown) => this.fail(error)))
-      .subscribe(() => {
-        this.deleted.set(job);
-        this.reload.next();
-      });
-  }
-
-  protected bringBack(job: JobSummary): void {
-    this.api
-      .restore(job.id)
-      .pipe(catchError((error: unknown) => this.fail(error)))
-      .subscribe(() => {
-        this.deleted.set(null);
-        this.reload.next();
-      });
-  }
-
   private readFile(name: string, text: string): unknown {
     let document: unknown;
     try {
@@ -121,12 +80,12 @@ export class JobsPage {
   private open(saved: Observable<SavedJob>): void {
     this.error.set('');
     saved
-      .pipe(catchError((error: unknown) => this.fail(error)))
+      .pipe(
+        catchError((error: unknown) => {
+          this.error.set(problemText(error));
+          return EMPTY;
+        }),
+      )
       .subscribe(({ id }) => void this.router.navigate(['/jobs', id]));
-  }
-
-  private fail(error: unknown): Observable<never> {
-    this.error.set(problemText(error));
-    return EMPTY;
   }
 }

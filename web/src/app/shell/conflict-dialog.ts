@@ -1,15 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { applyDifference, diffJobs, readJob, type FieldDifference, type Job } from '@levamen/core';
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { mergeJobs, type MergeQuestion, type MergeSide } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { JobSession } from '../data/job-session';
+import type { SaveConflict } from '../data/job-saver';
+import { valueText } from '../ui/value-text';
 
-type Side = 'mine' | 'theirs';
-
-/** Somebody saved this job in the meantime: keep mine, take theirs, or decide field by field. */
+/** Two people changed the same thing: asked is only about that; everything else is merged already. */
 @Component({
   selector: 'lv-conflict-dialog',
-  imports: [Button, Dialog],
+  imports: [Button, DatePipe, Dialog],
   templateUrl: './conflict-dialog.html',
   styleUrl: './conflict-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,60 +18,51 @@ type Side = 'mine' | 'theirs';
 export class ConflictDialog {
   private readonly session = inject(JobSession);
   protected readonly conflict = this.session.conflict;
-  protected readonly shown = signal(false);
-  protected readonly refused = signal('');
+  protected readonly text = valueText;
 
-  /** What I have now; edits go on behind the dialog only through undo and redo. */
-  private readonly mine = computed(() => this.session.job());
-  protected readonly differences = computed(() => {
-    const conflict = this.conflict();
-    return conflict ? diffJobs(this.mine(), conflict.theirs.document) : [];
+  /** By key of the question; what nobody answered counts as mine. */
+  private readonly answers = linkedSignal<SaveConflict | null, ReadonlyMap<string, MergeSide>>({
+    source: this.conflict,
+    computation: () => new Map(),
   });
-  protected readonly sides = linkedSignal<readonly FieldDifference[], readonly Side[]>({
-    source: this.differences,
-    computation: (differences) => differences.map(() => 'mine'),
+  private readonly merged = computed(() => {
+    const conflict = this.conflict();
+    const mine = this.session.job();
+    if (!conflict || !mine) return null;
+    const first = mergeJobs(conflict.base, mine, conflict.theirs.document);
+    const answers = new Map<string, MergeSide>([
+      ...first.questions.map(({ key }) => [key, 'mine'] as const),
+      ...this.answers(),
+    ]);
+    return {
+      answers,
+      questions: first.questions,
+      merge: mergeJobs(conflict.base, mine, conflict.theirs.document, answers),
+    };
+  });
+  protected readonly questions = computed(() => this.merged()?.questions ?? []);
+  protected readonly others = computed(() => this.merged()?.merge.taken.map(({ label }) => label) ?? []);
+  protected readonly from = computed(() => {
+    const theirs = this.conflict()?.theirs;
+    if (!theirs) return '';
+    const who = theirs.actor === '' ? 'somebody' : theirs.actor;
+    return theirs.device === '' ? who : `${who} on ${theirs.device}`;
   });
 
-  protected keepMine(): void {
-    const mine = this.mine();
-    if (mine) this.finish(mine);
+  protected side({ key }: MergeQuestion): MergeSide {
+    return this.merged()?.answers.get(key) ?? 'mine';
   }
 
-  protected takeTheirs(): void {
-    const conflict = this.conflict();
-    if (conflict) this.finish(conflict.theirs.document);
+  protected choose({ key }: MergeQuestion, side: MergeSide): void {
+    this.answers.update((answers) => new Map(answers).set(key, side));
   }
 
-  protected choose(index: number, side: Side): void {
-    this.sides.update((sides) => sides.with(index, side));
+  protected chooseAll(side: MergeSide): void {
+    this.answers.set(new Map(this.questions().map(({ key }) => [key, side])));
   }
 
-  protected saveMix(): void {
-    const mine = this.mine();
-    if (!mine) return;
-    const mixed = this.differences().reduce<Job>(
-      (job, difference, index) => (this.sides()[index] === 'theirs' ? applyDifference(job, difference) : job),
-      mine,
-    );
-    const read = readJob(mixed);
-    if (read.ok) this.finish(read.job);
-    else this.refused.set(`These choices do not fit together: ${read.problems[0]?.message ?? ''}`);
-  }
-
-  protected text(value: unknown): string {
-    if (value === undefined) return 'not there';
-    if (value === null) return 'not said';
-    if (typeof value === 'boolean') return value ? 'yes' : 'no';
-    if (typeof value === 'object') {
-      const { name } = value as { name?: unknown };
-      return typeof name === 'string' ? `there (${name})` : JSON.stringify(value);
-    }
-    return String(value as string | number);
-  }
-
-  private finish(document: Job): void {
-    this.shown.set(false);
-    this.refused.set('');
-    this.session.resolve(document);
+  protected finish(): void {
+    const merged = this.merged();
+    if (merged) this.session.resolve(merged.merge.job);
   }
 }

@@ -1,15 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
-import { ActivatedRoute, Router, RouterLink, RouterOutlet } from '@angular/router';
-import { chooseFor } from '@levamen/core';
+import {
+  ActivatedRoute,
+  NavigationEnd,
+  NavigationError,
+  Router,
+  RouterLink,
+  RouterOutlet,
+} from '@angular/router';
+import { chooseFor, type UnreadableJob } from '@levamen/core';
 import { Button } from 'primeng/button';
-import { catchError, EMPTY, fromEvent, switchMap, tap } from 'rxjs';
+import { catchError, EMPTY, filter, fromEvent, map, merge, Subject, switchMap, tap } from 'rxjs';
 import { Appearance } from '../data/appearance';
 import { EvaluationService } from '../data/evaluation';
 import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
-import { problemText } from '../data/jobs-api';
+import { problemText, unreadableJob } from '../data/jobs-api';
 import { MarginsService } from '../data/margins';
 import { OutageStudies } from '../data/outage-studies';
 import { WeatherYears } from '../data/weather-years';
@@ -17,13 +24,17 @@ import { WeatherYears } from '../data/weather-years';
 import { CommandPalette } from './command-palette';
 import { ConflictDialog } from './conflict-dialog';
 import { JobName } from './job-name';
+import { HistoryDialog } from './history-dialog';
 import { KeysDialog } from './keys-dialog';
 import { MarginStrip } from './margin-strip';
+import { Notices } from './notices';
 import type { ActionName, PaletteEntry } from './palette-entries';
 import { Rail } from './rail';
 import { SaveMark } from './save-mark';
 import { shellAction } from './shortcuts';
+import { downloadJson } from '../ui/download';
 import { stages } from './stages';
+import { UnreadableJobView } from './unreadable-job';
 import { Working } from './working';
 import { WorkingDrawer } from './working-drawer';
 
@@ -34,13 +45,16 @@ import { WorkingDrawer } from './working-drawer';
     Button,
     CommandPalette,
     ConflictDialog,
+    HistoryDialog,
     JobName,
     KeysDialog,
     MarginStrip,
+    Notices,
     Rail,
     RouterLink,
     RouterOutlet,
     SaveMark,
+    UnreadableJobView,
     WorkingDrawer,
   ],
   providers: [JobSession, EvaluationService, WeatherYears, OutageStudies, MarginsService, Working, Focus],
@@ -59,20 +73,36 @@ export class JobShell {
   readonly id = input.required<string>();
   protected readonly paletteOpen = signal(false);
   protected readonly keysOpen = signal(false);
+  protected readonly historyOpen = signal(false);
   protected readonly failure = signal('');
+  /** What the server keeps and cannot read. */
+  protected readonly unreadable = signal<UnreadableJob['unreadable'] | null>(null);
+  private readonly again = new Subject<void>();
+  /** A stage that could not be fetched, and where it was. */
+  private readonly missedStage = signal('');
+  protected readonly stageProblem = computed(() =>
+    this.missedStage() === ''
+      ? ''
+      : 'This stage could not be loaded: the server does not answer. Your entries are kept; what is open goes on working.',
+  );
   private readonly evaluations = inject(EvaluationService);
   protected readonly units = this.evaluations.units;
   protected readonly exportAddress = computed(() => `/api/jobs/${this.id()}/export`);
 
   constructor() {
     const title = inject(Title);
-    toObservable(this.id)
+    merge(toObservable(this.id), this.again.pipe(map(() => this.id())))
       .pipe(
+        tap(() => {
+          this.failure.set('');
+          this.unreadable.set(null);
+        }),
         switchMap((id) =>
           this.session.open(id).pipe(
             tap(({ document }) => title.setTitle(`${document.name} · Levamen`)),
             catchError((error: unknown) => {
               this.failure.set(problemText(error));
+              this.unreadable.set(unreadableJob(error)?.unreadable ?? null);
               return EMPTY;
             }),
           ),
@@ -80,6 +110,12 @@ export class JobShell {
         takeUntilDestroyed(),
       )
       .subscribe();
+    this.router.events
+      .pipe(
+        filter((event) => event instanceof NavigationError || event instanceof NavigationEnd),
+        takeUntilDestroyed(),
+      )
+      .subscribe((event) => this.missedStage.set(event instanceof NavigationError ? event.url : ''));
     fromEvent<KeyboardEvent>(document, 'keydown')
       .pipe(takeUntilDestroyed())
       .subscribe((event) => this.onKey(event));
@@ -87,6 +123,27 @@ export class JobShell {
 
   protected rename(name: string): void {
     this.session.edit('job name', (job) => ({ ...job, name }));
+  }
+
+  /** Leaves with everything that was typed: what waits is sent first. */
+  protected exportSaved(event: Event): void {
+    event.preventDefault();
+    void this.download();
+  }
+
+  protected tryStageAgain(): void {
+    void this.router.navigateByUrl(this.missedStage());
+  }
+
+  protected reopen(): void {
+    this.again.next();
+  }
+
+  private async download(): Promise<void> {
+    const job = this.session.job();
+    if (await this.session.saveNow()) window.location.assign(this.exportAddress());
+    // The server is away: the file is made here, of what is here.
+    else if (job) downloadJson(job, `${job.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.levamen.json`);
   }
 
   protected toggleUnits(): void {
@@ -127,7 +184,7 @@ export class JobShell {
     scheme: () => this.appearance.toggle(),
     units: () => this.toggleUnits(),
     keys: () => this.keysOpen.set(true),
-    export: () => window.location.assign(this.exportAddress()),
+    export: () => void this.download(),
     jobs: () => void this.router.navigate(['/jobs']),
     suggestion: () =>
       this.session.edit('back to the suggestion', (job) => {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { JobSession, type SaveStatus } from '../data/job-session';
+import { JobSession } from '../data/job-session';
+import type { SaveStatus } from '../data/job-saver';
 
 const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon: string }>> = {
   saved: { word: 'saved', icon: 'pi pi-check' },
@@ -8,6 +9,7 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
   retrying: { word: 'server not reachable, kept on this device', icon: 'pi pi-wifi' },
   conflict: { word: 'changed elsewhere', icon: 'pi pi-exclamation-triangle' },
   refused: { word: 'not accepted', icon: 'pi pi-times-circle' },
+  failing: { word: 'not saved', icon: 'pi pi-times-circle' },
 };
 
 /** Where the last edit is: saved, on its way, or kept on this device. */
@@ -18,6 +20,9 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
       <i [class]="mark().icon" aria-hidden="true"></i> <span class="word">{{ mark().word }}</span>
       @if (session.message() !== '' && session.status() !== 'retrying') {
         <span class="message">{{ session.message() }}</span>
+      }
+      @if (session.status() === 'failing' || session.status() === 'refused') {
+        <button type="button" (click)="again()">Try again</button>
       }
     </span>
   `,
@@ -31,9 +36,17 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
       color: var(--tight) !important;
       font-weight: 600;
     }
-    .refused {
+    .refused,
+    .failing {
       color: var(--fails) !important;
       font-weight: 600;
+    }
+    button {
+      border: 0;
+      background: none;
+      color: var(--accent);
+      text-decoration: underline;
+      cursor: pointer;
     }
     i {
       font-size: 0.8rem;
@@ -45,4 +58,8 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
 export class SaveMark {
   protected readonly session = inject(JobSession);
   protected readonly mark = computed(() => marks[this.session.status()]);
+
+  protected again(): void {
+    void this.session.saveNow();
+  }
 }

@@ -1,3 +1,5 @@
+import { stages } from './stages';
+
 /** A key and what it does, for the list of keys. */
 export interface Shortcut {
   readonly keys: string;
@@ -8,7 +10,7 @@ export const shortcuts: readonly { readonly group: string; readonly rows: readon
   {
     group: 'Everywhere',
     rows: [
-      { keys: '1 to 6', does: 'Go to the stage of that number' },
+      { keys: `1 to ${stages.length}`, does: 'Go to the stage of that number' },
       { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
       { keys: 'Ctrl Z', does: 'Undo' },
       { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },

@@ -1,0 +1,65 @@
+import { Injectable } from '@angular/core';
+import type { Job } from '@levamen/core';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { History } from './history';
+
+/** Edits that have not reached the server yet, as one tab holds them. */
+export interface KeptDraft {
+  readonly jobId: string;
+  readonly tab: string;
+  readonly baseRevision: number;
+  /** What the edits started from: they can be merged with whatever the server has by now. */
+  readonly base: unknown;
+  readonly document: unknown;
+  /** Ids of saves that were sent and never answered. */
+  readonly unanswered: readonly string[];
+  readonly savedAt: number;
+}
+
+/** Steps of undo of one tab. */
+export interface KeptHistory {
+  readonly jobId: string;
+  readonly tab: string;
+  readonly history: History<Job>;
+  readonly savedAt: number;
+}
+
+/** Answer to a long study. */
+export interface KeptAnswer {
+  readonly key: string;
+  readonly value: unknown;
+  readonly savedAt: number;
+}
+
+interface DeviceSchema extends DBSchema {
+  drafts: { key: [string, string]; value: KeptDraft; indexes: { job: string } };
+  histories: { key: [string, string]; value: KeptHistory; indexes: { job: string } };
+  answers: { key: string; value: KeptAnswer };
+}
+
+export type DeviceHandle = IDBPDatabase<DeviceSchema>;
+
+/** What this device keeps: one database for all tabs. */
+@Injectable({ providedIn: 'root' })
+export class DeviceDatabase {
+  private handle: Promise<DeviceHandle> | null = null;
+
+  /** The open database; rejects where storage is switched off. A failure is tried again the next time. */
+  open(): Promise<DeviceHandle> {
+    this.handle ??= openDB<DeviceSchema>('levamen', 1, {
+      upgrade: (database) => {
+        for (const name of ['drafts', 'histories'] as const) {
+          database.createObjectStore(name, { keyPath: ['jobId', 'tab'] }).createIndex('job', 'jobId');
+        }
+        database.createObjectStore('answers', { keyPath: 'key' });
+      },
+      terminated: () => {
+        this.handle = null;
+      },
+    }).catch((error: unknown) => {
+      this.handle = null;
+      throw error;
+    });
+    return this.handle;
+  }
+}

@@ -1,0 +1,70 @@
+import { inject, Injectable } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { computed, signal } from '@angular/core';
+import { filter, firstValueFrom, fromEvent, map, race, take, timer } from 'rxjs';
+import { DraftStore } from './draft-store';
+import { JobSaver, type SaveStatus } from './job-saver';
+import { JobsApi } from './jobs-api';
+
+const stuck: readonly SaveStatus[] = ['conflict', 'refused', 'failing', 'retrying'];
+
+/** The savers of all jobs that were opened in this page; a job that is left is saved to its end. */
+@Injectable({ providedIn: 'root' })
+export class Savers {
+  private readonly api = inject(JobsApi);
+  private readonly drafts = inject(DraftStore);
+  private readonly all = signal<ReadonlyMap<string, JobSaver>>(new Map());
+
+  /** Jobs of this page whose last edits are not on the server. */
+  readonly behind = computed(
+    () => [...this.all().values()].filter((saver) => saver.status() !== 'saved').length,
+  );
+  private readonly moving = computed(
+    () =>
+      [...this.all().values()].filter(
+        (saver) => saver.status() !== 'saved' && !stuck.includes(saver.status()),
+      ).length,
+  );
+  private readonly moving$ = toObservable(this.moving);
+
+  constructor() {
+    const each = (act: (saver: JobSaver) => void): void => {
+      for (const saver of this.all().values()) act(saver);
+    };
+    fromEvent(document, 'visibilitychange')
+      .pipe(filter(() => document.visibilityState === 'hidden'))
+      .subscribe(() => each((saver) => saver.flush()));
+    fromEvent(window, 'pagehide').subscribe(() => each((saver) => saver.part()));
+    fromEvent<BeforeUnloadEvent>(window, 'beforeunload').subscribe((event) => {
+      if ([...this.all().values()].some((saver) => saver.isAtRisk())) event.preventDefault();
+    });
+  }
+
+  /** A saver for a job that is opened now; an earlier one must have settled. */
+  open(id: string): JobSaver {
+    this.all().get(id)?.end();
+    const saver = new JobSaver(id, this.api, this.drafts);
+    this.all.update((all) => new Map(all).set(id, saver));
+    return saver;
+  }
+
+  /** The job is left: sends at once what waits. */
+  leave(id: string): void {
+    this.all().get(id)?.flush();
+  }
+
+  /** Sends what waits, and answers when that is through or does not get through for now; true = everything is on the server. */
+  async settled(atMostMs = 4000): Promise<boolean> {
+    for (const saver of this.all().values()) saver.flush();
+    await firstValueFrom(
+      race(
+        this.moving$.pipe(
+          filter((count) => count === 0),
+          take(1),
+        ),
+        timer(atMostMs).pipe(map(() => 0)),
+      ),
+    );
+    return this.behind() === 0;
+  }
+}

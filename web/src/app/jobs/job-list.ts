@@ -1,0 +1,164 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import {
+  jobQuerySchema,
+  jobsPerPage,
+  type JobPage,
+  type JobQuery,
+  type JobSort,
+  type JobSummary,
+} from '@levamen/core';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import {
+  catchError,
+  combineLatest,
+  debounceTime,
+  EMPTY,
+  from,
+  startWith,
+  Subject,
+  switchMap,
+  type Observable,
+} from 'rxjs';
+import { JobsApi, problemText } from '../data/jobs-api';
+import { Savers } from '../data/savers';
+
+const searchMs = 200;
+const firstQuery: JobQuery = jobQuerySchema.parse({});
+
+/** What a click on a column does first: names rise, days and counts fall. */
+const firstOrder: Readonly<Record<JobSort, JobQuery['order']>> = {
+  changed: 'down',
+  loads: 'down',
+  name: 'up',
+  place: 'up',
+};
+
+/** The jobs, a page at a time; the bin behind them. */
+@Component({
+  selector: 'lv-job-list',
+  imports: [Button, DatePipe, FormsModule, InputText, RouterLink],
+  templateUrl: './job-list.html',
+  styleUrl: './job-list.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobList {
+  private readonly api = inject(JobsApi);
+  private readonly savers = inject(Savers);
+
+  private readonly reload = new Subject<void>();
+  protected readonly query = signal(firstQuery);
+  protected readonly error = signal('');
+  /** Jobs that were deleted on this page: their rows stay where they are, with the way back. */
+  protected readonly deleted = signal<ReadonlyMap<string, JobSummary>>(new Map());
+  /** The job of the bin that is asked about before it goes for good. */
+  protected readonly asked = signal('');
+  protected readonly unsaved = this.savers.behind;
+  protected readonly columns: readonly {
+    readonly sort: JobSort;
+    readonly title: string;
+    readonly isNumber: boolean;
+  }[] = [
+    { sort: 'name', title: 'Job', isNumber: false },
+    { sort: 'place', title: 'Place', isNumber: false },
+    { sort: 'loads', title: 'Loads', isNumber: true },
+    { sort: 'changed', title: 'Changed', isNumber: false },
+  ];
+
+  protected readonly found = toSignal(
+    combineLatest([
+      toObservable(this.query).pipe(debounceTime(searchMs), startWith(firstQuery)),
+      this.reload.pipe(startWith(undefined)),
+    ]).pipe(
+      switchMap(() =>
+        // What was typed in a job that was just left is on its way: the list waits for it.
+        from(this.savers.settled()).pipe(
+          switchMap(() => this.api.list(this.query())),
+          catchError((error: unknown) => this.fail(error)),
+        ),
+      ),
+      takeUntilDestroyed(),
+    ),
+  );
+  protected readonly rows = computed(() => {
+    const page = this.found();
+    if (!page) return null;
+    return page.rows.map((job) => ({ job, isDeleted: this.deleted().has(job.id) }));
+  });
+  protected readonly pages = computed(() => Math.max(1, Math.ceil((this.found()?.total ?? 0) / jobsPerPage)));
+  protected readonly pageText = computed(() => {
+    const page = this.found();
+    return page ? rangeText(page) : '';
+  });
+
+  protected search(text: string): void {
+    this.query.update((query) => ({ ...query, search: text.trim().slice(0, 120), page: 1 }));
+  }
+
+  protected sortBy(sort: JobSort): void {
+    this.query.update((query) => ({
+      ...query,
+      sort,
+      order: query.sort === sort ? (query.order === 'up' ? 'down' : 'up') : firstOrder[sort],
+      page: 1,
+    }));
+  }
+
+  protected ariaSort(sort: JobSort): 'ascending' | 'descending' | null {
+    const query = this.query();
+    if (query.sort !== sort) return null;
+    return query.order === 'up' ? 'ascending' : 'descending';
+  }
+
+  protected turn(by: number): void {
+    this.query.update((query) => ({ ...query, page: query.page + by }));
+  }
+
+  protected showBin(bin: boolean): void {
+    this.deleted.set(new Map());
+    this.query.set({ ...firstQuery, bin });
+  }
+
+  protected duplicate(job: JobSummary): void {
+    this.then(this.api.duplicate(job.id), () => this.reload.next());
+  }
+
+  /** The row stays until the list is asked for again, so that the way back is where the finger is. */
+  protected delete(job: JobSummary): void {
+    this.then(this.api.delete(job.id), () => this.deleted.update((all) => new Map(all).set(job.id, job)));
+  }
+
+  protected bringBack(job: JobSummary): void {
+    this.then(this.api.restore(job.id), () => {
+      this.deleted.update((all) => new Map([...all].filter(([id]) => id !== job.id)));
+      this.reload.next();
+    });
+  }
+
+  protected purge(job: JobSummary): void {
+    this.asked.set('');
+    this.then(this.api.purge(job.id), () => this.reload.next());
+  }
+
+  private then(work: Observable<unknown>, done: () => void): void {
+    this.error.set('');
+    work.pipe(catchError((error: unknown) => this.fail(error))).subscribe(done);
+  }
+
+  private fail(error: unknown): Observable<never> {
+    this.error.set(problemText(error));
+    return EMPTY;
+  }
+}
+
+function rangeText({ total, page, rows }: JobPage): string {
+  if (rows.length === 0) return '';
+  const from = (page - 1) * jobsPerPage + 1;
+  return total <= jobsPerPage
+    ? `${total} ${total === 1 ? 'job' : 'jobs'}`
+    : `${from} to ${from + rows.length - 1} of ${total}`;
+}
