@@ -91,13 +91,15 @@ serve() {
   wait_until_ready "$SERVER_PID" "$url" || server_gave_up "The server did not start."
   say "Levamen is ready: $url   It shows $(whose "$DATABASE"). Ctrl-C stops it."
   open_browser "$url"
+  # From here on, being told to end is no fault.
+  trap 'exit 0' INT TERM HUP
   watch_over
 }
 
 # Exit codes with which the server says that starting it again would not help: 3 the port, 4 a database of a newer program.
 server_gave_up() {
   local status=0
-  wait "$SERVER_PID" || status=$?
+  { wait "$SERVER_PID" || status=$?; } 2>/dev/null
   [ "$status" != 4 ] || fail "The database was used by a newer Levamen." "Update this one, or restore a backup made by this version: ./levamen restore FILE"
   fail "$1" "See the messages above."
 }
@@ -122,7 +124,7 @@ watch_over() {
       fi
     fi
     if ! process_start "$SERVER_PID" >/dev/null; then
-      wait "$SERVER_PID" || status=$?
+      { wait "$SERVER_PID" || status=$?; } 2>/dev/null
       if [ "$status" = 3 ] || [ "$status" = 4 ]; then server_gave_up "The server cannot go on."; fi
       [ $((SECONDS - began)) -lt 60 ] || pause=1
       say "The server has ended by itself (status $status); starting it again in $pause s"

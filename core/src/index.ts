@@ -6,6 +6,7 @@ export * from './job/amount.schema.js';
 export * from './job/text.schema.js';
 export * from './job/settings.js';
 export * from './job/new-job.js';
+export * from './job/change-supply.js';
 export { readJob, type DocumentProblem, type ReadJob } from './job/read-job.js';
 export { readChange } from './job/read-change.js';
 export * from './job/job-json-schema.js';

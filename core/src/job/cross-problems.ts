@@ -49,5 +49,13 @@ export function crossProblems(
       });
     }
   });
+  job.outage.arrays.forEach(({ legs }, index) => {
+    if (!allowed.includes(legs)) {
+      problems.push({
+        path: ['outage', 'arrays', index, 'legs'],
+        message: `This supply has no ${legs}; use ${allowed.join(', ')}`,
+      });
+    }
+  });
   return problems;
 }

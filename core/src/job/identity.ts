@@ -38,5 +38,12 @@ export function nameOf(...candidates: readonly unknown[]): string | undefined {
   return named?.['name'] as string | undefined;
 }
 
-/** "requiredRuntimeH" → "required runtime h" */
-export const keyInWords = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
+/** Units stand at the end of a key. */
+const unitAtEnd = /(?<=[a-z0-9])(?:WhPerDay|WPerM2|LPerH|Wh|VA|Deg|Min|Ms|M2|[WAVHSMCL])$/;
+
+/** "requiredRuntimeH" → "required runtime" */
+export const keyInWords = (key: string): string =>
+  key
+    .replace(unitAtEnd, '')
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .toLowerCase();

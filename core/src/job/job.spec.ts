@@ -35,7 +35,7 @@ describe('reading a job', () => {
     [{ format: 'another-program', version: 1 }, 'format', 'not made by Levamen'],
     [{ format: 'levamen-job' }, 'version', 'does not say its version'],
     [{ format: 'levamen-job', version: 1.5 }, 'version', 'does not say its version'],
-    [{ format: 'levamen-job', version: 5 }, 'version', 'newer Levamen'],
+    [{ format: 'levamen-job', version: 6 }, 'version', 'newer Levamen'],
   ])('refuses %j at “%s”', (document, path, words) => {
     expect(firstProblem(document)).toMatchObject({ path, message: expect.stringContaining(words) as string });
   });
@@ -189,8 +189,8 @@ describe('differences between two versions', () => {
     mine.brief.requiredRuntimeH = 12;
     const found = diffJobs(mine, base);
     expect(found.map(({ label }) => label)).toEqual([
-      'brief › required runtime h',
-      'loads › Pump › running power w',
+      'brief › required runtime',
+      'loads › Pump › running power',
     ]);
     expect(found[1]).toMatchObject({ mine: 900, theirs: 100 });
   });

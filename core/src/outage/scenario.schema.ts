@@ -13,6 +13,8 @@ const horizonPointSchema = z.strictObject({
   elevationDeg: amountSchema(0, 90, '°'),
 });
 
+export const maxArrays = 12;
+
 /** A solar array with the inverter behind it. */
 export const solarArraySchema = z.strictObject({
   id: idSchema,
@@ -79,7 +81,7 @@ export const scenarioSchema = z.strictObject({
   weatherId: idSchema.nullable(),
   /** Chooses the synthetic year and when loads switch. */
   seed: countSchema(1, 99_999),
-  arrays: z.array(solarArraySchema).max(12, 'Use at most 12 arrays'),
+  arrays: z.array(solarArraySchema).max(maxArrays, `Use at most ${maxArrays} arrays`),
   generator: generatorSchema.nullable(),
   vehicle: vehicleSchema.nullable(),
   household: z.enum(['usual', 'saving'], { error: 'Choose usual or saving' }),

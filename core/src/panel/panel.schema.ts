@@ -56,6 +56,8 @@ export const deviceKinds = [
 ] as const;
 export type DeviceKind = (typeof deviceKinds)[number];
 
+export const maxDevices = 8;
+
 /** Something that sits between a panel and what feeds it. */
 export const deviceSchema = z.strictObject({
   id: idSchema,
@@ -104,7 +106,7 @@ export const panelSchema = z.strictObject({
     conductor: conductorSchema.nullable(),
     lengthM: amountSchema(0.1, 500, 'm').nullable(),
   }),
-  between: z.array(deviceSchema).max(8, 'Use at most 8 devices'),
+  between: z.array(deviceSchema).max(maxDevices, `Use at most ${maxDevices} devices`),
   busRatingA: ratingSchema.nullable(),
   /** null = lugs only. */
   mainBreakerA: ratingSchema.nullable(),

@@ -155,12 +155,16 @@ function solveClashes(
     const insistedHere = better(insisted, heldMine, problems.length);
     const rival = mineToHold ?? insistedHere;
     if (rival) {
+      heldMine.push(rival);
+      const still = new Set(left().map(({ message }) => message));
+      heldMine.pop();
+      const why = problems.find(({ message }) => !still.has(message)) ?? problems[0]!;
       questions.push({
         key: questionKey(rival),
         label: rival.label,
         mine: wordsFor(rival),
         theirs: theirsToHold ? wordsFor(theirsToHold) : undefined,
-        why: problems[0]!.message,
+        why: why.message,
       });
     }
     if (mineToHold) heldMine.push(mineToHold);

@@ -38,6 +38,11 @@ export function record<T>(history: History<T>, label: string, next: T): History<
   };
 }
 
+/** Takes a value that continues the last step: typing goes on. */
+export function amend<T>(history: History<T>, next: T): History<T> {
+  return { ...history, present: next, future: [] };
+}
+
 /** Takes in what somebody else did; the steps stay what they were: mine. */
 export function takeIn<T>(history: History<T>, merged: T, merge: Merge<T>): History<T> {
   return { ...history, present: merged, merges: [...history.merges, merge] };

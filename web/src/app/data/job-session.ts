@@ -15,11 +15,12 @@ import {
 } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { DraftStore, type LeftDraft } from './draft-store';
-import { record, redo, startHistory, takeIn, undo, type CarryOver, type History } from './history';
+import { amend, record, redo, startHistory, takeIn, undo, type CarryOver, type History } from './history';
 import { HistoryStore } from './history-store';
 import type { JobSaver, TakenIn } from './job-saver';
 import { JobsApi } from './jobs-api';
 import { Savers } from './savers';
+import { Typing } from '../ui/typing';
 
 const historyMs = 800;
 
@@ -45,7 +46,10 @@ export class JobSession {
   private readonly drafts = inject(DraftStore);
   private readonly histories = inject(HistoryStore);
   private readonly savers = inject(Savers);
+  private readonly typing = inject(Typing);
   private readonly destroyed = inject(DestroyRef);
+  /** The run of typing the last edit belonged to. */
+  private typingRun: number | null = null;
 
   private readonly history = signal<History<Job> | null>(null);
   private readonly saver = signal<JobSaver | null>(null);
@@ -118,7 +122,12 @@ export class JobSession {
     const next = settleJob(change(history.present));
     const problem = next === history.present ? '' : problemOf(history.present, next);
     this.refusal.set(problem);
-    if (problem === '') this.move(record(history, label, next));
+    if (problem !== '') return problem;
+    // A word is one step, however many keys it took.
+    const run = this.typing.current();
+    const goesOn = run !== null && run === this.typingRun && label === this.undoLabel();
+    this.move(goesOn ? amend(history, next) : record(history, label, next));
+    this.typingRun = run;
     return problem;
   }
 

@@ -9,6 +9,7 @@ import {
   unreadableJobSchema,
   problemSchema,
   readingSetListSchema,
+  savedReadingSetSchema,
   savedWeatherListSchema,
   savedWeatherSchema,
   weatherHoursSchema,
@@ -31,7 +32,7 @@ import {
   type SaveResult,
   type WeatherYear,
 } from '@levamen/core';
-import { map, type Observable } from 'rxjs';
+import { catchError, map, of, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';
 import { Identity } from './identity';
 
@@ -128,6 +129,16 @@ export class JobsApi {
 
   readingSets(jobId: string): Observable<SavedReadingSet[]> {
     return this.http.get(`/api/jobs/${jobId}/readings`).pipe(parsed(readingSetListSchema));
+  }
+
+  /** One set of readings; null where the job has none of that id. */
+  readingSet(jobId: string, setId: string): Observable<SavedReadingSet | null> {
+    return this.http.get(`/api/jobs/${jobId}/readings/${setId}`).pipe(
+      parsed(savedReadingSetSchema),
+      catchError((error: unknown) =>
+        error instanceof HttpErrorResponse && error.status === 404 ? of(null) : throwError(() => error),
+      ),
+    );
   }
 
   removeReadings(jobId: string, setId: string): Observable<unknown> {

@@ -35,6 +35,11 @@ export class MeterData {
     this.sets.set(await firstValueFrom(this.api.readingSets(jobId)));
   }
 
+  /** A set of the job, one that was removed from its list too; null where there is none. */
+  find(jobId: string, setId: string): Promise<SavedReadingSet | null> {
+    return firstValueFrom(this.api.readingSet(jobId, setId));
+  }
+
   preview(file: Blob, name: string, dayFirst: boolean): Promise<FilePreview> {
     return this.there().preview(file, name, dayFirst);
   }

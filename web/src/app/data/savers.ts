@@ -1,10 +1,10 @@
-import { inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { computed, signal } from '@angular/core';
 import { filter, firstValueFrom, fromEvent, map, race, take, timer } from 'rxjs';
 import { DraftStore } from './draft-store';
 import { JobSaver, type SaveStatus } from './job-saver';
 import { JobsApi } from './jobs-api';
+import { Typing } from '../ui/typing';
 
 const stuck: readonly SaveStatus[] = ['conflict', 'refused', 'failing', 'retrying'];
 
@@ -13,6 +13,7 @@ const stuck: readonly SaveStatus[] = ['conflict', 'refused', 'failing', 'retryin
 export class Savers {
   private readonly api = inject(JobsApi);
   private readonly drafts = inject(DraftStore);
+  private readonly typing = inject(Typing);
   private readonly all = signal<ReadonlyMap<string, JobSaver>>(new Map());
 
   /** Jobs of this page whose last edits are not on the server. */
@@ -33,8 +34,14 @@ export class Savers {
     };
     fromEvent(document, 'visibilitychange')
       .pipe(filter(() => document.visibilityState === 'hidden'))
-      .subscribe(() => each((saver) => saver.flush()));
-    fromEvent(window, 'pagehide').subscribe(() => each((saver) => saver.part()));
+      .subscribe(() => {
+        this.typing.finish();
+        each((saver) => saver.flush());
+      });
+    fromEvent(window, 'pagehide').subscribe(() => {
+      this.typing.finish();
+      each((saver) => saver.part());
+    });
     fromEvent<BeforeUnloadEvent>(window, 'beforeunload').subscribe((event) => {
       if ([...this.all().values()].some((saver) => saver.isAtRisk())) event.preventDefault();
     });

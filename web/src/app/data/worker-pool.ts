@@ -13,6 +13,8 @@ interface Slot<Api> {
   readonly worker: Worker;
   readonly remote: Remote<Api>;
   prepared: unknown;
+  /** Rejects when the worker fails as a whole: its script does not load, or it runs out of memory. It would never answer. */
+  readonly failure: Promise<never>;
 }
 
 /**
@@ -58,10 +60,10 @@ export class WorkerPool<Api> {
           const index = next;
           next += 1;
           if (slot.prepared !== key) {
-            await prepare(slot.remote);
+            await Promise.race([prepare(slot.remote), slot.failure]);
             slot.prepared = key;
           }
-          const result = await tasks[index]!(slot.remote);
+          const result = await Promise.race([tasks[index]!(slot.remote), slot.failure]);
           if (ended) return;
           results[index] = result;
           done += 1;
@@ -89,6 +91,8 @@ export class WorkerPool<Api> {
         },
         (error: unknown) => {
           ended = true;
+          // The next list gets new workers; what the others do for this one is of no use any more.
+          this.end();
           release();
           subscriber.error(error);
         },
@@ -115,7 +119,14 @@ export class WorkerPool<Api> {
     const known = this.slots[index];
     if (known) return known;
     const worker = this.make();
-    const slot: Slot<Api> = { worker, remote: wrap<Api>(worker), prepared: undefined };
+    const failure = new Promise<never>((_, reject) => {
+      const fail = (): void => reject(new Error('A worker failed'));
+      worker.addEventListener('error', fail);
+      worker.addEventListener('messageerror', fail);
+    });
+    // Nobody may be waiting when it fails.
+    failure.catch(() => undefined);
+    const slot: Slot<Api> = { worker, remote: wrap<Api>(worker), prepared: undefined, failure };
     this.slots[index] = slot;
     return slot;
   }

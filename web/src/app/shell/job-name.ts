@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { nameSchema } from '@levamen/core';
+import { Typing } from '../ui/typing';
 
 /** The job's name, edited where it stands. */
 @Component({
@@ -9,7 +18,8 @@ import { nameSchema } from '@levamen/core';
   template: `
     <input
       aria-label="Name of the job"
-      [(ngModel)]="text"
+      [ngModel]="text()"
+      (ngModelChange)="onTyped($event)"
       [attr.aria-invalid]="error() !== '' || null"
       aria-describedby="job-name-error"
       (blur)="commit()"
@@ -48,11 +58,23 @@ import { nameSchema } from '@levamen/core';
 export class JobName {
   readonly name = input.required<string>();
   readonly nameChange = output<string>();
-  protected readonly text = linkedSignal(() => this.name());
+  private readonly typing = inject(Typing);
+  protected readonly text = linkedSignal<string, string>({
+    source: this.name,
+    computation: (name, before) => (before?.value.trim() === name ? before.value : name),
+  });
   protected readonly error = signal('');
   private readonly schema = nameSchema(120);
 
+  protected onTyped(text: string): void {
+    this.text.set(text);
+    const typed = text.trim();
+    if (this.schema.safeParse(typed).success && typed !== this.name())
+      this.typing.during(() => this.nameChange.emit(typed));
+  }
+
   protected commit(): void {
+    this.typing.pause();
     const typed = this.text().trim();
     const checked = this.schema.safeParse(typed);
     this.error.set(checked.success ? '' : checked.error.issues[0]!.message);

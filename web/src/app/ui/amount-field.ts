@@ -2,23 +2,30 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  inject,
   input,
   linkedSignal,
   output,
   signal,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { UnitSystem } from '@levamen/core';
 import { InputText } from 'primeng/inputtext';
+import { debounceTime, merge, Subject } from 'rxjs';
 import type * as z from 'zod';
 import { fieldScale, type FieldUnit } from './field-units';
 import { amountText, readAmount } from './read-amount';
+import { Typing } from './typing';
+
+/** A pause in typing after which a whole value is taken. */
+const pauseMs = 900;
 
 let nextId = 0;
 
 /**
- * A number with a unit. Takes the value on Enter or on leaving the field; what cannot be read stays in the field with a
- * message below it. Emptied, a field that may be unknown goes back to its assumed value.
+ * A number with a unit. Takes the value on Enter, on leaving the field, and after a pause in typing; what cannot be read stays in
+ * the field with a message below it. Emptied, a field that may be unknown goes back to its assumed value.
  */
 @Component({
   selector: 'lv-amount-field',
@@ -33,7 +40,8 @@ let nextId = 0;
         inputmode="decimal"
         autocomplete="off"
         [id]="id"
-        [(ngModel)]="text"
+        [ngModel]="text()"
+        (ngModelChange)="onTyped($event)"
         [placeholder]="placeholder()"
         [attr.aria-invalid]="error() !== '' || null"
         [attr.aria-describedby]="noteId"
@@ -85,9 +93,40 @@ export class AmountField {
     const value = this.value();
     return value === null ? '' : amountText(value, this.unit(), this.system());
   });
-  protected readonly text = linkedSignal(() => this.shown());
+  private readonly typing = inject(Typing);
+  private readonly typed = new Subject<void>();
+  protected readonly text = linkedSignal<string, string>({
+    source: this.shown,
+    // What was taken in the middle of typing does not move what is being typed.
+    computation: (shown, before) => (this.isTaking && before ? before.value : shown),
+  });
+  private isTaking = false;
+
+  constructor() {
+    merge(this.typed.pipe(debounceTime(pauseMs)), this.typing.finish$)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.takeTyped());
+  }
+
+  protected onTyped(text: string): void {
+    this.text.set(text);
+    this.typed.next();
+  }
+
+  /** Takes a whole value quietly; a half one waits until the field is left. */
+  private takeTyped(): void {
+    const typed = this.text().trim();
+    if (typed === this.shown() || typed === '') return;
+    const read = readAmount(typed, this.unit(), this.system(), this.schema() as z.ZodType<number>);
+    if (!read.ok || read.value === this.value()) return;
+    this.error.set('');
+    this.isTaking = true;
+    this.typing.during(() => this.valueChange.emit(read.value));
+  }
 
   protected commit(): void {
+    this.isTaking = false;
+    this.typing.pause();
     const typed = this.text().trim();
     if (typed === this.shown()) {
       this.error.set('');

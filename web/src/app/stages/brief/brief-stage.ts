@@ -4,12 +4,11 @@ import {
   briefSchema,
   outageFacts,
   plannedAdditionSchema,
-  remapLegs,
+  changeSupply,
   siteSchema,
   supplySchema,
   type Brief,
   type GoalWeight,
-  type Job,
   type OutageWeather,
   type PlannedAddition,
   type PowerBasis,
@@ -131,18 +130,9 @@ export class BriefStage {
     this.session.edit('supply', (job) => ({ ...job, supply: { ...job.supply, [key]: value } }));
   }
 
-  /** Another supply has other legs and other units: loads move to the nearest legs, a chosen stack is given up. */
   protected setSystem(system: SupplySystem | null): void {
     if (system === null) return;
-    this.session.edit('supply', (job): Job => ({
-      ...job,
-      supply: { ...job.supply, system },
-      loads: job.loads.map((load) => {
-        const legs = remapLegs(system, load.legs);
-        return legs === load.legs ? load : { ...load, legs, legsAssumed: true };
-      }),
-      design: { chosen: null, others: [] },
-    }));
+    this.session.edit('supply', (job) => changeSupply(job, system));
   }
 
   protected addPlanned(): void {

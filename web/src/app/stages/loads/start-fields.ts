@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { amountSchema, codeLetters, startSchema, type Start } from '@levamen/core';
+import { codeLetters, startSchema, type Start } from '@levamen/core';
+import type * as z from 'zod';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 
@@ -21,6 +22,11 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
   soft: { how: 'soft', multiple: 1.5, durationS: 2 },
 };
 
+/** The schema of each number, by the way of starting: a table of full-load currents ends sooner than a nameplate. */
+const fieldsOf = Object.fromEntries(
+  startSchema.options.map(({ shape }) => [shape.how.value, shape]),
+) as unknown as Readonly<Record<Start['how'], Readonly<Record<string, z.ZodType<number>>>>>;
+
 /** How a load starts, field by field. */
 @Component({
   selector: 'lv-start-fields',
@@ -36,7 +42,7 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
       <lv-amount-field
         label="Locked rotor"
         unit="A"
-        [schema]="amount.ampere"
+        [schema]="amount()['lockedRotorA']!"
         [value]="lockedRotorA()"
         (valueChange)="set({ lockedRotorA: $event })"
       />
@@ -53,7 +59,7 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
       <lv-amount-field
         label="Horsepower"
         unit="hp"
-        [schema]="amount.horsepower"
+        [schema]="amount()['horsepower']!"
         [value]="horsepower()"
         (valueChange)="set({ horsepower: $event })"
       />
@@ -62,7 +68,7 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
       <lv-amount-field
         label="Multiple"
         unit="factor"
-        [schema]="amount.multiple"
+        [schema]="amount()['multiple']!"
         [value]="multiple()"
         (valueChange)="set({ multiple: $event })"
       />
@@ -71,7 +77,7 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
       <lv-amount-field
         label="Lasts"
         unit="s"
-        [schema]="amount.duration"
+        [schema]="amount()['durationS']!"
         [value]="durationS()"
         (valueChange)="set({ durationS: $event })"
       />
@@ -95,12 +101,8 @@ export class StartFields {
 
   protected readonly ways = ways;
   protected readonly letters: Choice<string>[] = codeLetters.map((value) => ({ label: value, value }));
-  protected readonly amount = {
-    ampere: amountSchema(0.1, 1000, 'A'),
-    horsepower: amountSchema(0.05, 100, 'hp'),
-    multiple: amountSchema(1, 15),
-    duration: amountSchema(0.01, 60, 's'),
-  };
+  /** What each field of this way of starting may hold: the field itself says what is wrong, and keeps the text. */
+  protected readonly amount = computed(() => fieldsOf[this.start().how]);
   private readonly part = (key: string) =>
     computed((): number | null => {
       const value: unknown = (this.start() as Record<string, unknown>)[key];

@@ -17,13 +17,14 @@ import {
   type SurvivalPoint,
 } from '@levamen/core';
 import { SelectButton } from 'primeng/selectbutton';
+import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
 import type { Choice } from '../../ui/choice-field';
-import { answered } from './answered';
+import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
 import { OutageState } from './outage-state';
 
@@ -117,12 +118,15 @@ export class ChancesView {
     { label: 'By season', value: 'season' },
     { label: 'By charge at the start', value: 'charge' },
   ];
-  protected readonly answer = answered(this.state.study, (study) =>
-    this.studies.years(
-      study,
-      Array.from({ length: seedCount }, (_, index) => study.job.outage.seed + index),
-      startCharges,
-    ),
+  protected readonly answer = answered(
+    this.state.study,
+    (study) =>
+      this.studies.years(
+        study,
+        Array.from({ length: seedCount }, (_, index) => study.job.outage.seed + index),
+        startCharges,
+      ),
+    keptAnswers(inject(AnswerStore), 'chances'),
   );
   protected readonly lines = computed((): { name: string; points: SurvivalPoint[] }[] | null => {
     const byCharge = this.answer.value();

@@ -11,11 +11,12 @@ import {
 } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { map } from 'rxjs';
+import { AnswerStore } from '../../data/answer-store';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { OutageStudies } from '../../data/outage-studies';
 import { AmountField } from '../../ui/amount-field';
-import { answered } from './answered';
+import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
 import { OutageState } from './outage-state';
 
@@ -132,20 +133,24 @@ export class HelpView {
         JSON.stringify({ ...a.job, outage: { ...a.job.outage, costs: [] } }) ===
           JSON.stringify({ ...b.job, outage: { ...b.job.outage, costs: [] } })),
   });
-  protected readonly answer = answered(this.played, (study) => {
-    const changes = helpfulChanges(study.job, study.parts, this.evaluations.catalogue());
-    return this.studies.changes(study, changes, this.season(), this.state.requiredH()).pipe(
-      map(({ done, of, results }) => {
-        const [now, ...others] = results;
-        if (done < of || !now) return { share: done / of, value: null };
-        const played = changes.flatMap((change, index) => {
-          const outlook = others[index];
-          return outlook ? [{ change, outlook }] : [];
-        });
-        return { share: 1, value: { now, changes: played } satisfies Helped };
-      }),
-    );
-  });
+  protected readonly answer = answered(
+    this.played,
+    (study) => {
+      const changes = helpfulChanges(study.job, study.parts, this.evaluations.catalogue());
+      return this.studies.changes(study, changes, this.season(), this.state.requiredH()).pipe(
+        map(({ done, of, results }) => {
+          const [now, ...others] = results;
+          if (done < of || !now) return { share: done / of, value: null };
+          const played = changes.flatMap((change, index) => {
+            const outlook = others[index];
+            return outlook ? [{ change, outlook }] : [];
+          });
+          return { share: 1, value: { now, changes: played } satisfies Helped };
+        }),
+      );
+    },
+    keptAnswers(inject(AnswerStore), 'helps'),
+  );
   protected readonly rows = computed(() => {
     const found = this.answer.value();
     if (!found) return [];

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { quantityText, reserveShares, type Job, type ReservePoint } from '@levamen/core';
+import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
-import { answered } from './answered';
+import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
 import { OutageState } from './outage-state';
 
@@ -70,8 +71,10 @@ export class ReserveView {
   private readonly studies = inject(OutageStudies);
   private readonly appearance = inject(Appearance);
 
-  protected readonly answer = answered(this.state.study, (study) =>
-    this.studies.reserve(study, reserveShares, this.state.season(), this.state.requiredH()),
+  protected readonly answer = answered(
+    this.state.study,
+    (study) => this.studies.reserve(study, reserveShares, this.state.season(), this.state.requiredH()),
+    keptAnswers(inject(AnswerStore), 'reserve'),
   );
   protected readonly points = this.answer.value;
   protected readonly dailyUse = computed(() => {

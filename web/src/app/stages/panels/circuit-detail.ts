@@ -33,6 +33,8 @@ const protectionLabels: Readonly<Record<Protection, string>> = {
   afdd: 'AFDD',
 };
 
+const spacesOf = (text: string): number[] => text.split(',').map(Number);
+
 /** Everything about the breaker of a space, and what hangs on it. */
 @Component({
   selector: 'lv-circuit-detail',
@@ -51,9 +53,17 @@ export class CircuitDetail {
 
   private readonly half = signal(0);
   protected readonly shape = circuitSchema.shape;
-  protected readonly spacesSchema = z
-    .string()
-    .regex(/^\d+(\s*,\s*\d+){0,2}$/, 'Write the spaces as 7 or 2, 4');
+  protected readonly spacesSchema = computed(() => {
+    const { spaces, name } = this.panel();
+    return z
+      .string()
+      .regex(/^\d+(\s*,\s*\d+){0,2}$/, 'Write the spaces as 7 or 2, 4')
+      .refine(
+        (text) => spacesOf(text).every((space) => space >= 1 && space <= spaces),
+        `${name} has the spaces 1 to ${spaces}`,
+      )
+      .refine((text) => new Set(spacesOf(text)).size === spacesOf(text).length, 'Write each space once');
+  });
   protected readonly circuit = computed(() => this.circuits()[this.half()] ?? this.circuits()[0] ?? null);
   protected readonly halves = computed(() => this.circuits().map((circuit, index) => ({ circuit, index })));
   protected readonly title = computed(() => {
@@ -124,7 +134,7 @@ export class CircuitDetail {
   }
 
   protected setSpaces(text: string): void {
-    this.set({ spaces: text.split(',').map(Number) });
+    this.set({ spaces: spacesOf(text) });
   }
 
   protected setNeutral(said: string | null): void {

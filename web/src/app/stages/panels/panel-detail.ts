@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import {
   deviceKinds,
   panelLayouts,
+  maxDevices,
   panelSchema,
   systemFacts,
   wouldLoop,
@@ -54,6 +55,7 @@ export class PanelDetail {
   readonly removed = output();
 
   protected readonly shape = panelSchema.shape;
+  protected readonly mostDevices = maxDevices;
   protected readonly feederShape = panelSchema.shape.feeder.shape;
   protected readonly deviceLabels = deviceLabels;
   protected readonly source = computed(() => feeds(this.panel().fedFrom));

@@ -1,3 +1,4 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -21,6 +22,7 @@ import {
 } from '@levamen/core';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
+import { problemText } from '../../data/jobs-api';
 import { MeterData } from '../../data/meter-data';
 import { FigureButton } from '../../ui/figure-button';
 import type { FilePreview } from '../../workers/readings-api';
@@ -88,26 +90,37 @@ export class MeterCard {
   constructor() {
     effect(() => {
       const id = this.session.id();
-      if (id !== '') untracked(() => void this.begin(id));
+      if (id !== '') untracked(() => this.attempt(() => this.meter.list(id)));
+    });
+    effect(() => {
+      // Undo and older revisions name other readings than those shown last.
+      const [id, setId] = [this.session.id(), this.job().usage.measurement?.setId];
+      if (id !== '' && setId !== undefined) untracked(() => this.attempt(() => this.showAgain(id, setId)));
     });
   }
 
-  protected async pick(event: Event): Promise<void> {
+  protected pick(event: Event): void {
     const picker = event.target as HTMLInputElement;
     const file = picker.files?.[0];
     picker.value = '';
-    if (file) await this.look(file, file.name);
+    if (file) this.attempt(() => this.look(file, file.name));
   }
 
   /** A year of quarter hours from the simulated monitor. */
-  protected async readSimulator(): Promise<void> {
+  protected readSimulator(): void {
+    this.attempt(() => this.fetchSimulator());
+  }
+
+  private async fetchSimulator(): Promise<void> {
     const toS = Math.floor(Date.now() / 86_400_000) * 86_400;
     this.note.set('Asking the monitor for a year of quarter hours…');
-    const response = await fetch(`${simulator}/history.csv?fromS=${toS - yearS}&toS=${toS}&intervalS=900`);
-    const blob = await response.blob();
-    this.note.set('');
-    if (response.ok) await this.look(blob, 'Simulated monitor');
-    else this.note.set('The monitor does not answer.');
+    try {
+      const response = await fetch(`${simulator}/history.csv?fromS=${toS - yearS}&toS=${toS}&intervalS=900`);
+      if (!response.ok) throw new Error('The monitor does not answer. Try again when the server is back.');
+      await this.look(await response.blob(), 'Simulated monitor');
+    } finally {
+      this.note.set('');
+    }
   }
 
   protected async start({ preview, options }: ReadyImport): Promise<void> {
@@ -130,24 +143,35 @@ export class MeterCard {
     if (this.meter.open()?.id === set.id) this.keep(set, `measurement of ${set.name}`);
   }
 
-  protected async remove(set: SavedReadingSet): Promise<void> {
-    await this.meter.remove(this.session.id(), set);
-    if (this.job().usage.measurement?.setId === set.id)
-      this.edits.set('readings removed', { measurement: null });
+  protected remove(set: SavedReadingSet): void {
+    this.attempt(async () => {
+      await this.meter.remove(this.session.id(), set);
+      if (this.job().usage.measurement?.setId === set.id)
+        this.edits.set('readings removed', { measurement: null });
+    });
   }
 
-  protected async flip(channel: string): Promise<void> {
-    const set = await this.meter.change(this.session.id(), channel, 'flip', this.feedBack());
-    if (set) this.keep(set, `${channel} turned round`);
+  protected flip(channel: string): void {
+    this.change(channel, 'flip', `${channel} turned round`);
   }
 
-  protected async setRole({ channel, role }: { channel: string; role: ChannelRole }): Promise<void> {
-    const set = await this.meter.change(this.session.id(), channel, role, this.feedBack());
-    if (set) this.keep(set, `${channel} measures something else`);
+  protected setRole({ channel, role }: { channel: string; role: ChannelRole }): void {
+    this.change(channel, role, `${channel} measures something else`);
+  }
+
+  private change(channel: string, change: 'flip' | ChannelRole, label: string): void {
+    this.attempt(async () => {
+      const set = await this.meter.change(this.session.id(), channel, change, this.feedBack());
+      if (set) this.keep(set, label);
+    });
   }
 
   /** The measured figures of a channel replace the assumed ones of the loads on its circuit. */
-  protected async take(channel: string): Promise<void> {
+  protected take(channel: string): void {
+    this.attempt(() => this.takeUse(channel));
+  }
+
+  private async takeUse(channel: string): Promise<void> {
     const job = this.job();
     const circuit = job.survey.panels
       .flatMap(({ circuits }) => circuits)
@@ -171,11 +195,23 @@ export class MeterCard {
     );
   }
 
-  private async begin(jobId: string): Promise<void> {
-    await this.meter.list(jobId);
-    const wanted = this.job().usage.measurement?.setId;
-    const set = this.meter.sets().find(({ id, complete }) => complete && id === wanted);
-    if (set && this.meter.open()?.id !== set.id) await this.meter.show(jobId, set, this.feedBack());
+  /** What fails is said where the readings are, and can be tried again. */
+  private attempt(work: () => Promise<void>): void {
+    work().catch((error: unknown) => {
+      this.meter.problem.set(
+        error instanceof HttpErrorResponse
+          ? problemText(error)
+          : error instanceof Error && error.message !== 'Failed to fetch'
+            ? error.message
+            : 'The server does not answer. Check that Levamen is running, then try again.',
+      );
+    });
+  }
+
+  private async showAgain(jobId: string, setId: string): Promise<void> {
+    if (this.meter.busy() || this.meter.open()?.id === setId) return;
+    const set = await this.meter.find(jobId, setId);
+    if (set?.complete) await this.meter.show(jobId, set, this.feedBack());
   }
 
   private async look(file: Blob, name: string): Promise<void> {

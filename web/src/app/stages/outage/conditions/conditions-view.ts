@@ -3,6 +3,7 @@ import {
   outageSettingsOf,
   outageWeather,
   quantityText,
+  maxArrays,
   scenarioSchema,
   settingsOf,
   surplusSolarWhPerDay,
@@ -114,7 +115,13 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
       <section class="sheet wide" aria-label="Solar">
         <div class="bar">
           <h2>Solar</h2>
-          <p-button label="Add an array" size="small" [outlined]="true" (onClick)="edits.addArray()" />
+          <p-button
+            label="Add an array"
+            size="small"
+            [outlined]="true"
+            [disabled]="job().outage.arrays.length >= mostArrays"
+            (onClick)="edits.addArray()"
+          />
         </div>
         @for (array of job().outage.arrays; track array.id) {
           <lv-array-fields [array]="array" [system]="job().supply.system" />
@@ -185,6 +192,7 @@ export class ConditionsView {
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = scenarioSchema.shape;
+  protected readonly mostArrays = maxArrays;
   protected readonly said = computed(() => outageSettingsOf(this.job()));
   private readonly all = injectFindings();
   protected readonly findings = computed(() =>
