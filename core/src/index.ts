@@ -13,6 +13,7 @@ export * from './job/job-json-schema.js';
 export * from './job/diff-jobs.js';
 export * from './job/apply-difference.js';
 export * from './job/same-value.js';
+export { valueAt } from './job/identity.js';
 export * from './job/mend-job.js';
 export * from './job/merge/merge-jobs.js';
 export { mergeTrees, type MergeSide } from './job/merge/merge-trees.js';

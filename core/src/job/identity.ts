@@ -30,6 +30,10 @@ export function partsOf(value: unknown): Map<string, unknown> | null {
 export const indexOfIdentity = (list: readonly unknown[], identity: string): number =>
   list.findIndex((item) => isDict(item) && identityKeys.some((key) => item[key] === identity));
 
+/** What lies at a path of keys and identities; undefined where there is nothing. */
+export const valueAt = (document: unknown, path: readonly string[]): unknown =>
+  path.reduce<unknown>((node, key) => partsOf(node)?.get(key), document);
+
 /** The name of the first of `candidates` that has one. */
 export function nameOf(...candidates: readonly unknown[]): string | undefined {
   const named = candidates.find(

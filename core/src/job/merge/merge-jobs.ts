@@ -1,7 +1,7 @@
 import { settleJob } from '../../backup/settle-job.js';
 import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
-import { nameOf, partsOf } from '../identity.js';
+import { nameOf, valueAt } from '../identity.js';
 import type { Job } from '../job.schema.js';
 import { sameValue } from '../same-value.js';
 import { clashesOf } from './clashes.js';
@@ -42,9 +42,6 @@ function thingOf(path: readonly string[]): readonly string[] {
   if (path[0] === 'loads') return path.slice(0, 2);
   return path.slice(0, path[0] === 'backup' || path[0] === 'design' || path[0] === 'survey' ? 3 : 2);
 }
-
-const valueAt = (job: unknown, path: readonly string[]): unknown =>
-  path.reduce<unknown>((node, key) => partsOf(node)?.get(key), job);
 
 function groupsOf(base: Job, side: Job): ChangeGroup[] {
   const groups = new Map<string, ChangeGroup>();

@@ -1,6 +1,20 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { record, redo, startHistory, undo, type History } from './history';
+import {
+  amend,
+  record,
+  redo as redoCarrying,
+  startHistory,
+  takeIn,
+  undo as undoCarrying,
+  type History,
+} from './history';
+
+/** Numbers merge by what was added to them. */
+const carryOver = (value: number, { base, theirs }: { base: number; theirs: number }): number =>
+  value + theirs - base;
+const undo = <T>(history: History<T>): History<T> => undoCarrying(history, (value) => value);
+const redo = <T>(history: History<T>): History<T> => redoCarrying(history, (value) => value);
 
 describe('undo and redo', () => {
   it('go back and forth, and forget the future after an edit', () => {
@@ -48,5 +62,23 @@ describe('undo and redo', () => {
       startHistory(0),
     );
     expect(made.past).toHaveLength(300);
+  });
+
+  it('leave alone what somebody else did in between', () => {
+    let history = record(startHistory(10), 'plus 1', 11);
+    history = takeIn(history, 111, { base: 11, theirs: 111 });
+    history = record(history, 'plus 2', 113);
+    history = takeIn(history, 1113, { base: 113, theirs: 1113 });
+    history = undoCarrying(history, carryOver);
+    expect(history.present).toBe(1111);
+    history = undoCarrying(history, carryOver);
+    expect(history.present).toBe(1110);
+    history = redoCarrying(redoCarrying(history, carryOver), carryOver);
+    expect(history.present).toBe(1113);
+  });
+
+  it('take a value that goes on with a step as part of it', () => {
+    const history = amend(record(startHistory('a'), 'typing', 'b'), 'bc');
+    expect(undo(history).present).toBe('a');
   });
 });

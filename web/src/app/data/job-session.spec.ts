@@ -1,101 +1,71 @@
-import '@angular/compiler';
-import { HttpErrorResponse } from '@angular/common/http';
-import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
-import { newJob, type Job, type SavedJob, type SaveResult } from '@levamen/core';
-import { defer, of, Subject, throwError, type Observable } from 'rxjs';
+import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt } from './testing';
+import { IDBFactory } from 'fake-indexeddb';
+import { newJob, type Job, type SaveResult } from '@levamen/core';
+import { firstValueFrom, Subject } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DraftStore } from './draft-store';
-import { JobSession } from './job-session';
-import { JobsApi, type SaveAttempt } from './jobs-api';
-
-const id = '00000000-0000-4000-8000-000000000001';
-const updatedAt = '2026-01-01T00:00:00.000Z';
-const saved = (document: Job, revision = 1): SavedJob => ({ id, revision, updatedAt, document });
-const offline = () => throwError(() => new HttpErrorResponse({ status: 0 }));
-const refused = (status: number, body: object) =>
-  throwError(() => new HttpErrorResponse({ status, error: body }));
-
-/** A server that keeps one job and answers as it is told. */
-class FakeApi {
-  head = saved(newJob('House'));
-  readonly attempts: SaveAttempt[] = [];
-  /** Answers to the next saves; once they are used up, saves succeed. */
-  readonly answers: ((attempt: SaveAttempt) => Observable<SaveResult>)[] = [];
-
-  read = (): Observable<SavedJob> => of(this.head);
-  /** Like a request, it goes out anew whenever somebody subscribes. */
-  save = (_: string, attempt: SaveAttempt): Observable<SaveResult> =>
-    defer(() => {
-      this.attempts.push(attempt);
-      return (this.answers.shift() ?? ((one: SaveAttempt) => this.accept(one)))(attempt);
-    });
-  accept(attempt: SaveAttempt): Observable<SaveResult> {
-    this.head = saved(attempt.document, this.head.revision + 1);
-    return of({ revision: this.head.revision, updatedAt });
-  }
-  conflictBody(attempt: SaveAttempt): object {
-    return {
-      type: 'about:blank',
-      title: 'Changed elsewhere',
-      status: 409,
-      detail: 'Saved elsewhere',
-      yours: attempt.document,
-      theirs: this.head,
-      base: null,
-    };
-  }
-}
+import { DeviceDatabase } from './device-database';
+import type { JobSession } from './job-session';
 
 let api: FakeApi;
-const openSession = (): JobSession => {
-  const injector = Injector.create({
-    providers: [
-      { provide: JobsApi, useValue: api },
-      { provide: DraftStore, useValue: new DraftStore() },
-      { provide: DestroyRef, useValue: { onDestroy: () => () => undefined, destroyed: false } },
-    ],
-  });
-  const session = runInInjectionContext(injector, () => new JobSession());
-  session.open(id).subscribe();
-  return session;
-};
-const rename = (session: JobSession, name: string): void => session.edit('name', (job) => ({ ...job, name }));
+let alive: Set<string>;
+let tabs = 0;
+
+const rename = (session: JobSession, name: string): string =>
+  session.edit('name', (job) => ({ ...job, name }));
+const note = (session: JobSession, notes: string): string =>
+  session.edit('notes', (job) => ({ ...job, brief: { ...job.brief, notes } }));
+const notes = (job: Job, text: string): Job => ({ ...job, brief: { ...job.brief, notes: text } });
+/** Lets promises and timers do what is due within so many milliseconds. */
+const pass = (ms = 50): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
+
+async function open(tab = new FakeTab(`tab-${(tabs += 1)}`, alive), database?: DeviceDatabase) {
+  const page = openPage(api, tab, database);
+  const opened = firstValueFrom(page.session.open(jobId));
+  await pass(5000);
+  await opened;
+  return { ...page, tab };
+}
 
 beforeEach(() => {
-  vi.useFakeTimers();
-  localStorage.clear();
-  sessionStorage.clear();
+  vi.useFakeTimers({
+    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'setImmediate', 'Date'],
+  });
+  indexedDB = new IDBFactory();
   api = new FakeApi();
+  alive = new Set();
 });
 afterEach(() => {
   vi.useRealTimers();
 });
 
 describe('saving by itself', () => {
-  it('waits for a pause in typing, then sends one save', () => {
-    const session = openSession();
+  it('waits for a pause in typing, then sends one save, and keeps no draft of what is there', async () => {
+    const { session, drafts } = await open();
     rename(session, 'A');
-    vi.advanceTimersByTime(400);
+    await pass(400);
     rename(session, 'AB');
     expect(session.status()).toBe('unsaved');
     expect(api.attempts).toHaveLength(0);
-    vi.advanceTimersByTime(800);
+    expect(await left(drafts)).toEqual(['AB']);
+    await pass(1000);
     expect(api.attempts.map(({ document }) => document.name)).toEqual(['AB']);
     expect(session.status()).toBe('saved');
-    expect(new DraftStore().take(id)).toBeNull();
+    expect(await left(drafts)).toEqual([]);
   });
 
-  it('saves what was typed while a save was under way', () => {
+  it('saves what was typed while a save was under way', async () => {
     const answer = new Subject<SaveResult>();
     api.answers.push(() => answer);
-    const session = openSession();
+    const { session } = await open();
     rename(session, 'First');
-    vi.advanceTimersByTime(800);
+    await pass(800);
     rename(session, 'Second');
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect(api.attempts).toHaveLength(1);
+    api.put({ ...api.head.document, name: 'First' });
     answer.next({ revision: 2, updatedAt });
     answer.complete();
+    await pass();
     expect(api.attempts.map(({ document, baseRevision }) => [document.name, baseRevision])).toEqual([
       ['First', 1],
       ['Second', 2],
@@ -103,121 +73,299 @@ describe('saving by itself', () => {
     expect(session.status()).toBe('saved');
   });
 
-  it('saves nothing when undo comes back to what is saved', () => {
-    const session = openSession();
+  it('saves nothing when undo comes back to what is saved', async () => {
+    const { session } = await open();
     rename(session, 'Oops');
     session.undo();
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect(api.attempts).toHaveLength(0);
     expect([session.status(), session.redoLabel()]).toEqual(['saved', 'name']);
     session.redo();
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect(api.head.document.name).toBe('Oops');
+  });
+
+  it('does not take an edit that would make the job invalid, and says why', async () => {
+    const { session } = await open();
+    expect(rename(session, '')).toContain('Enter a name');
+    expect([session.refusal(), session.job()?.name]).toEqual(['Enter a name (name)', 'House']);
+    expect(rename(session, 'Fine')).toBe('');
+    expect(session.refusal()).toBe('');
+  });
+
+  it('makes one step of a word that is typed, and a new one after the field was left', async () => {
+    const { session, typing } = await open();
+    for (const text of ['H', 'He', 'Hel']) typing.during(() => note(session, text));
+    typing.pause();
+    typing.during(() => note(session, 'Hello'));
+    session.undo();
+    expect(session.job()?.brief.notes).toBe('Hel');
+    session.undo();
+    expect(session.job()?.brief.notes).toBe('');
+  });
+});
+
+describe('leaving', () => {
+  it('the job sends at once what waits, and the page that shows it may be gone', async () => {
+    const { session, leave, savers } = await open();
+    rename(session, 'Left at once');
+    leave();
+    expect(await settledSoon(savers)).toBe(true);
+    expect(api.head.document.name).toBe('Left at once');
+  });
+
+  it('the page sends what fits into a request that outlives it; coming back finds it is there already', async () => {
+    api.answers.push(() => new Subject());
+    const first = await open();
+    rename(first.session, 'Closed');
+    await pass(10);
+    window.dispatchEvent(new Event('pagehide'));
+    expect(api.parting.map(({ document }) => document.name)).toEqual(['Closed']);
+    api.accept(api.parting[0]!);
+    alive.delete(first.tab.name);
+    const again = await open();
+    expect([again.session.restored(), again.session.job()?.name, again.session.status()]).toEqual([
+      false,
+      'Closed',
+      'saved',
+    ]);
+  });
+
+  it('waits for another visit to the same job: its edits are there', async () => {
+    const page = await open();
+    rename(page.session, 'Coming back');
+    const again = firstValueFrom(page.session.open(jobId));
+    await pass(5000);
+    await again;
+    expect(page.session.job()?.name).toBe('Coming back');
+  });
+
+  it('another job never lets an answer for the old one touch the new', async () => {
+    const slow = new Subject<SaveResult>();
+    api.answers.push(() => slow);
+    const page = await open();
+    rename(page.session, 'Old job');
+    await pass(800);
+    const other = '00000000-0000-4000-8000-000000000002';
+    api.read = () => {
+      const { head } = api;
+      return new Subject<typeof head>().asObservable();
+    };
+    page.session.open(other).subscribe();
+    await pass(6000);
+    slow.next({ revision: 2, updatedAt });
+    await pass();
+    expect([page.session.job(), page.session.id()]).toEqual([null, jobId]);
   });
 });
 
 describe('a server that does not answer', () => {
-  it('gets the same save again, under the same id, until it does', () => {
-    api.answers.push(offline, offline, () => refused(503, {}));
-    const session = openSession();
+  it('gets the newest document, with the ids of saves it never answered', async () => {
+    api.answers.push(offline, offline, () => refused(503));
+    const { session } = await open();
     rename(session, 'Kept');
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect(session.status()).toBe('retrying');
     rename(session, 'Kept, and more');
-    vi.advanceTimersByTime(20_000);
-    const first = api.attempts.slice(0, 4);
-    expect(new Set(first.map(({ saveId }) => saveId)).size).toBe(1);
-    expect(first.every(({ document }) => document.name === 'Kept')).toBe(true);
+    await pass(20_000);
+    const [first, second] = api.attempts;
+    expect(second!.document.name).toBe('Kept, and more');
+    expect(second!.supersedes).toEqual([first!.saveId]);
     expect(api.head.document.name).toBe('Kept, and more');
     expect(session.status()).toBe('saved');
   });
 
-  it('leaves a draft that the next visit takes up', () => {
-    api.answers.push(...Array.from({ length: 50 }, () => offline));
-    rename(openSession(), 'Closed lid');
-    vi.advanceTimersByTime(800);
-    api.answers.length = 0;
-    const again = openSession();
-    expect(again.restored()).toBe(true);
-    expect(again.job()?.name).toBe('Closed lid');
-    vi.advanceTimersByTime(800);
-    expect(api.head.document.name).toBe('Closed lid');
-    again.undo();
-    expect(again.job()?.name).toBe('House');
+  it('gets the same save under the same id while nothing else was typed', async () => {
+    api.answers.push(offline, offline);
+    const { session } = await open();
+    rename(session, 'Kept');
+    await pass(10_000);
+    expect(new Set(api.attempts.map(({ saveId }) => saveId)).size).toBe(1);
+    expect([api.attempts.length, session.status()]).toEqual([3, 'saved']);
   });
 
-  it('whose answer was lost is no conflict: the same document is there already', () => {
+  it('whose answer was lost is no conflict, even when somebody typed on and somebody else saved on top', async () => {
     api.answers.push((attempt) => {
       api.accept(attempt);
-      return refused(409, api.conflictBody(attempt));
+      api.put(notes(api.head.document, 'Theirs'));
+      return offline();
     });
-    const session = openSession();
-    rename(session, 'Mine');
-    vi.advanceTimersByTime(800);
+    const { session } = await open();
+    rename(session, 'One');
+    await pass(800);
+    rename(session, 'Two');
+    await pass(10_000);
     expect([session.status(), session.conflict()]).toEqual(['saved', null]);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['Two', 'Theirs']);
+  });
+
+  it('leaves a draft that the next visit takes up, with its steps of undo', async () => {
+    api.answers.push(...Array.from({ length: 50 }, () => offline));
+    const first = await open();
+    rename(first.session, 'Closed');
+    rename(first.session, 'Closed lid');
+    await pass(2000);
+    first.leave();
+    alive.delete(first.tab.name);
+    api.answers.length = 0;
+    const again = await open();
+    expect([again.session.restored(), again.session.job()?.name]).toEqual([true, 'Closed lid']);
+    await pass(2000);
+    expect(api.head.document.name).toBe('Closed lid');
+    again.session.undo();
+    expect(again.session.job()?.name).toBe('Closed');
+    again.session.undo();
+    expect(again.session.job()?.name).toBe('House');
+  });
+
+  it('that answers 500 is tried some times, then it is said, and edits go on being kept', async () => {
+    api.answers.push(
+      ...Array.from({ length: 5 }, () => () => refused(500, { detail: 'Something went wrong.' })),
+    );
+    const { session, drafts } = await open();
+    rename(session, 'Stuck');
+    await pass(30_000);
+    expect(session.status()).toBe('failing');
+    expect(session.message()).toContain('tried 5 times');
+    expect(await left(drafts)).toEqual(['Stuck']);
+    expect(api.attempts).toHaveLength(5);
+    await pass(70_000);
+    expect([session.status(), api.head.document.name]).toEqual(['saved', 'Stuck']);
+  });
+
+  it('cannot stick: neither nonsense nor a failing device ends the saves', async () => {
+    const database = new DeviceDatabase();
+    database.open = () => Promise.reject(new Error('storage is off'));
+    api.answers.push(() => refused(409, { error: 'no json' }));
+    const { session } = await open(undefined, database);
+    rename(session, 'A');
+    await pass(10);
+    expect(session.message()).toContain('keeps no draft');
+    const leaving = new Event('beforeunload', { cancelable: true });
+    window.dispatchEvent(leaving);
+    expect(leaving.defaultPrevented).toBe(true);
+    await pass(800);
+    expect(session.status()).toBe('refused');
+    rename(session, 'B');
+    await pass(800);
+    expect([session.status(), api.head.document.name]).toEqual(['saved', 'B']);
   });
 });
 
-describe('a conflict', () => {
-  const meet = (): JobSession => {
-    const session = openSession();
-    api.head = saved(newJob('Theirs'), 5);
-    api.answers.push((attempt) => refused(409, api.conflictBody(attempt)));
+describe('somebody else', () => {
+  it('who changed another field is taken in without asking; undo takes back mine only', async () => {
+    const { session } = await open();
+    rename(session, 'Before');
+    await pass(800);
+    api.put(notes(api.head.document, 'Theirs'));
     rename(session, 'Mine');
-    vi.advanceTimersByTime(800);
-    return session;
-  };
-
-  it('stops saving until somebody decides', () => {
-    const session = meet();
-    expect(session.status()).toBe('conflict');
-    expect(session.conflict()?.theirs.document.name).toBe('Theirs');
-    rename(session, 'Mine, later');
-    vi.advanceTimersByTime(5000);
-    expect(api.attempts).toHaveLength(1);
-  });
-
-  it('kept mine is saved on top of theirs', () => {
-    const session = meet();
-    session.resolve(session.job()!);
-    vi.advanceTimersByTime(800);
-    expect(api.attempts.at(-1)).toMatchObject({ baseRevision: 5, document: { name: 'Mine' } });
-    expect(session.status()).toBe('saved');
-  });
-
-  it('resolved with theirs saves nothing, and undo brings mine back', () => {
-    const session = meet();
-    session.resolve(session.conflict()!.theirs.document);
-    vi.advanceTimersByTime(800);
-    expect([session.status(), session.job()?.name]).toEqual(['saved', 'Theirs']);
+    await pass(800);
+    expect([session.status(), session.conflict()]).toEqual(['saved', null]);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['Mine', 'Theirs']);
+    expect(session.takenIn()).toMatchObject({
+      theirs: { actor: 'Zoë' },
+      taken: [{ label: 'brief › notes' }],
+    });
     session.undo();
-    vi.advanceTimersByTime(800);
-    expect(api.head.document.name).toBe('Mine');
+    expect([session.job()?.name, session.job()?.brief.notes]).toEqual(['Before', 'Theirs']);
+    session.redo();
+    expect([session.job()?.name, session.job()?.brief.notes]).toEqual(['Mine', 'Theirs']);
   });
 
-  it('is met at once when a draft is older than what the server has', () => {
-    new DraftStore().write(id, { baseRevision: 1, document: newJob('Draft'), savedAt: 1 });
-    api.head = saved(newJob('Newer'), 4);
-    const session = openSession();
-    expect([session.status(), session.job()?.name]).toEqual(['conflict', 'Draft']);
+  it('is taken back by one click, and mine stays', async () => {
+    const { session } = await open();
+    api.put(notes(api.head.document, 'Theirs'));
+    rename(session, 'Mine');
+    await pass(800);
+    session.leaveOut(session.takenIn()!);
+    await pass(800);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['Mine', '']);
+  });
+
+  it('who changed the same field is asked about; saving waits for the answer', async () => {
+    const { session } = await open();
+    api.put({ ...notes(api.head.document, 'Theirs'), name: 'Theirs' });
+    rename(session, 'Mine');
+    await pass(800);
+    expect(session.status()).toBe('conflict');
+    rename(session, 'Mine, later');
+    await pass(5000);
+    expect(api.attempts).toHaveLength(1);
+    session.resolve({ ...api.head.document, name: 'Mine, later' });
+    await pass(800);
+    expect([session.status(), api.head.document.name, api.head.document.brief.notes]).toEqual([
+      'saved',
+      'Mine, later',
+      'Theirs',
+    ]);
+    session.undo();
+    expect([session.job()?.name, session.job()?.brief.notes]).toEqual(['Mine', 'Theirs']);
+  });
+
+  it('who saved while a draft waited on a device is merged when it is taken up', async () => {
+    api.answers.push(...Array.from({ length: 50 }, () => offline));
+    const first = await open();
+    rename(first.session, 'Offline');
+    await pass(800);
+    alive.delete(first.tab.name);
+    first.leave();
+    api.answers.length = 0;
+    api.put(notes(newJob('House'), 'Theirs'));
+    const again = await open();
+    await pass(2000);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['Offline', 'Theirs']);
+    expect(again.session.status()).toBe('saved');
+  });
+});
+
+describe('drafts of other windows', () => {
+  it('that live are left alone; of closed ones the newest is taken up, the others are offered and not removed', async () => {
+    api.answers.push(...Array.from({ length: 99 }, () => offline));
+    const pages = [];
+    for (const name of ['Oldest', 'Living', 'Newest']) {
+      const page = await open();
+      // Each starts from what the server has, not from the draft of the one before.
+      page.session.edit('name', () => ({ ...newJob('House'), name }));
+      await pass(10);
+      pages.push(page);
+    }
+    alive.delete(pages[0]!.tab.name);
+    alive.delete(pages[2]!.tab.name);
+    const again = await open();
+    expect(again.session.job()?.name).toBe('Newest');
+    expect(again.session.leftDrafts().map(({ draft }) => draft?.document.name)).toEqual(['Oldest']);
+    again.session.takeUp(again.session.leftDrafts()[0]!);
+    expect(again.session.leftDrafts()).toEqual([]);
   });
 });
 
 describe('a save that is refused', () => {
-  it('says why, keeps the edit, and is tried again with the next one', () => {
-    const session = openSession();
+  it('says why, keeps the edit, and is tried again with the next one', async () => {
+    const { session } = await open();
     api.answers.push(() =>
       refused(422, { detail: 'Enter a name', problems: [{ path: 'name', message: 'Enter a name' }] }),
     );
     rename(session, 'Refused');
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect([session.status(), session.message(), session.job()?.name]).toEqual([
       'refused',
       'Enter a name (at name)',
       'Refused',
     ]);
     rename(session, 'Better');
-    vi.advanceTimersByTime(800);
+    await pass(800);
     expect([session.status(), api.head.document.name]).toEqual(['saved', 'Better']);
   });
 });
+
+async function left(drafts: Awaited<ReturnType<typeof open>>['drafts']): Promise<unknown[]> {
+  const found = drafts.left(jobId);
+  await pass();
+  return (await found).map(({ draft }) => draft?.document.name);
+}
+
+async function settledSoon(savers: Awaited<ReturnType<typeof open>>['savers']): Promise<boolean> {
+  const settled = savers.settled();
+  await pass(100);
+  return settled;
+}

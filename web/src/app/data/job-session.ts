@@ -1,5 +1,15 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { mergeJobs, readChange, sameValue, settleJob, type Job, type SavedJob } from '@levamen/core';
+import {
+  applyDifference,
+  diffJobs,
+  mergeJobs,
+  readChange,
+  sameValue,
+  settleJob,
+  type Job,
+  type SavedJob,
+  valueAt,
+} from '@levamen/core';
 import {
   catchError,
   debounceTime,
@@ -146,8 +156,10 @@ export class JobSession {
     const conflict = this.conflict();
     const history = this.history();
     if (!conflict || !history) return;
-    const merge = { base: conflict.base, theirs: conflict.theirs.document };
-    this.history.set(takeIn(history, document, merge));
+    const { base, theirs } = conflict;
+    this.history.set(
+      takeIn(history, document, { base, theirs: whatWasTaken(base, theirs.document, document) }),
+    );
     this.saver()?.decide(document);
     this.steps.next();
   }
@@ -244,6 +256,14 @@ export class JobSession {
     const history = this.history();
     if (history && this.id() !== '') void this.histories.write(this.id(), history).catch(() => undefined);
   }
+}
+
+/** Their job without what was decided against: undo must not bring that in. */
+function whatWasTaken(base: Job, theirs: Job, decided: Job): Job {
+  return diffJobs(theirs, decided).reduce(
+    (job, { path }) => applyDifference(job, { path, theirs: valueAt(base, path) }),
+    theirs,
+  );
 }
 
 /** The newest draft that can be read, and the others. */

@@ -1,11 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toObservable } from '@angular/core/rxjs-interop';
-import { filter, firstValueFrom, fromEvent, map, race, take, timer } from 'rxjs';
+import { filter, firstValueFrom, fromEvent, last, takeUntil, takeWhile, timer } from 'rxjs';
 import { DraftStore } from './draft-store';
 import { JobSaver, type SaveStatus } from './job-saver';
 import { JobsApi } from './jobs-api';
 import { Typing } from '../ui/typing';
 
+/** How often it is looked whether everything is through, ms. */
+const lookMs = 30;
 const stuck: readonly SaveStatus[] = ['conflict', 'refused', 'failing', 'retrying'];
 
 /** The savers of all jobs that were opened in this page; a job that is left is saved to its end. */
@@ -26,7 +27,6 @@ export class Savers {
         (saver) => saver.status() !== 'saved' && !stuck.includes(saver.status()),
       ).length,
   );
-  private readonly moving$ = toObservable(this.moving);
 
   constructor() {
     const each = (act: (saver: JobSaver) => void): void => {
@@ -64,12 +64,10 @@ export class Savers {
   async settled(atMostMs = 4000): Promise<boolean> {
     for (const saver of this.all().values()) saver.flush();
     await firstValueFrom(
-      race(
-        this.moving$.pipe(
-          filter((count) => count === 0),
-          take(1),
-        ),
-        timer(atMostMs).pipe(map(() => 0)),
+      timer(0, lookMs).pipe(
+        takeWhile(() => this.moving() > 0),
+        takeUntil(timer(atMostMs)),
+        last(null, 0),
       ),
     );
     return this.behind() === 0;
