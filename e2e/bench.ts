@@ -7,7 +7,7 @@ export class Bench {
   /** Starts a job and waits for its brief. */
   async newJob(name: string, supply?: string): Promise<void> {
     await this.page.goto('/jobs');
-    await this.page.getByLabel('Name').fill(name);
+    await this.page.getByLabel('Name', { exact: true }).fill(name);
     if (supply) {
       await this.page.getByRole('combobox', { name: 'Supply' }).click();
       await this.page.getByRole('option', { name: supply }).click();
@@ -74,11 +74,28 @@ export class Bench {
     await this.page.getByRole('button', { name: part, exact: true }).click();
   }
 
-  /** Every edit has reached the server: no draft is left on this device, and the page says so. */
+  /** Every edit has reached the server: the page says so, and no draft is left on this device. */
   async saved(): Promise<void> {
-    await this.page.waitForFunction(() =>
-      Object.keys(localStorage).every((key) => !key.startsWith('levamen.draft.')),
-    );
     await expect(this.page.locator('lv-save-mark')).toContainText(/^\s*saved/);
+    await expect.poll(() => draftsOn(this.page)).toBe(0);
   }
 }
+
+/** How many drafts this device keeps. */
+export const draftsOn = (page: Page): Promise<number> =>
+  page.evaluate(async () => {
+    const known = await indexedDB.databases();
+    if (!known.some(({ name }) => name === 'levamen')) return 0;
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('levamen');
+      opening.onsuccess = () => resolve(opening.result);
+      opening.onerror = () => reject(opening.error ?? new Error('IndexedDB'));
+    });
+    const count = await new Promise<number>((resolve, reject) => {
+      const counting = database.transaction('drafts').objectStore('drafts').count();
+      counting.onsuccess = () => resolve(counting.result);
+      counting.onerror = () => reject(counting.error ?? new Error('IndexedDB'));
+    });
+    database.close();
+    return count;
+  });

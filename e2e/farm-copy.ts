@@ -6,8 +6,9 @@ export const farmhouse = 'Farmhouse above the harbour';
 /** A copy of the farmhouse under another name, open on a stage. */
 export async function copyOfTheFarm(page: Page, name: string, stage: string): Promise<Bench> {
   const bench = new Bench(page);
-  const list = (await (await page.request.get('/api/jobs')).json()) as { id: string; name: string }[];
-  const farm = list.find((job) => job.name === farmhouse)!;
+  const query = `/api/jobs?search=${encodeURIComponent(farmhouse)}`;
+  const { rows } = (await (await page.request.get(query)).json()) as { rows: { id: string; name: string }[] };
+  const farm = rows.find((job) => job.name === farmhouse)!;
   const { document } = (await (await page.request.get(`/api/jobs/${farm.id}`)).json()) as {
     document: Record<string, unknown>;
   };

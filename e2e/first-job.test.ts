@@ -90,8 +90,26 @@ test('jobs are duplicated, deleted and brought back', async ({ page }) => {
   await page.goto('/jobs');
   await page.getByRole('button', { name: 'Duplicate Twice' }).click();
   await expect(page.getByRole('link', { name: 'Twice (copy)', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Delete Twice (copy)' }).click();
-  await expect(page.getByRole('link', { name: 'Twice (copy)', exact: true })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(page.getByRole('link', { name: 'Twice (copy)', exact: true })).toBeVisible();
+  const copy = page.getByRole('link', { name: 'Twice (copy)', exact: true });
+  const remove = page.getByRole('button', { name: 'Delete Twice (copy)' });
+  const place = await remove.boundingBox();
+  await remove.click();
+  await expect(copy).toHaveCount(0);
+  // The way back is where the finger is.
+  const back = page.getByRole('button', { name: 'Bring it back' });
+  expect(Math.abs((await back.boundingBox())!.y - place!.y)).toBeLessThan(30);
+  await back.click();
+  await expect(copy).toBeVisible();
+
+  // Later, it is in the bin; from there it can go for good.
+  await remove.click();
+  await page.getByRole('button', { name: 'Bin', exact: true }).click();
+  await page.getByRole('button', { name: 'Bring back Twice (copy)' }).click();
+  await page.getByRole('button', { name: 'Back to the jobs' }).click();
+  await expect(copy).toBeVisible();
+  await remove.click();
+  await page.getByRole('button', { name: 'Bin', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove for good Twice (copy)' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await expect(page.getByText('Twice (copy)')).toHaveCount(0);
 });

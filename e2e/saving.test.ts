@@ -10,49 +10,104 @@ const setHours = async (page: Page, value: string): Promise<void> => {
   await hours(page).press('Enter');
 };
 
-/** The same job open in two windows, with an edit in each; the second one meets the conflict. */
-async function collide(first: Page, name: string): Promise<{ mine: Page; theirs: Page }> {
+/** The same job open in two windows. */
+async function twoWindows(first: Page, name: string): Promise<Page> {
   const bench = new Bench(first);
   await bench.newJob(name);
   await bench.saved();
   const second = await first.context().newPage();
   await second.goto(first.url());
   await expect(hours(second)).toBeVisible();
-  await setHours(first, '30');
-  await bench.saved();
-  await setHours(second, '50');
-  await expect(second.getByRole('dialog', { name: 'Changed elsewhere' })).toBeVisible();
-  return { mine: second, theirs: first };
+  return second;
+}
+const lifeYear = (page: Page) => page.getByRole('textbox', { name: 'Year of life to size for' });
+
+test('what two windows change in different places is merged without asking, and undo takes back mine only', async ({
+  page,
+}) => {
+  const second = await twoWindows(page, 'Merged');
+  await setHours(page, '30');
+  await new Bench(page).saved();
+  await lifeYear(second).fill('7');
+  await lifeYear(second).press('Enter');
+  await expect(
+    second.getByText(/changed meanwhile, and it was taken in: brief › required runtime/),
+  ).toBeVisible();
+  await new Bench(second).saved();
+  await expect(hours(second)).toHaveValue('30');
+  await second.getByRole('button', { name: /^Undo/ }).click();
+  await expect(lifeYear(second)).not.toHaveValue('7');
+  await expect(hours(second)).toHaveValue('30');
+  await new Bench(second).saved();
+  await page.reload();
+  await expect(hours(page)).toHaveValue('30');
+});
+
+for (const [side, wanted] of [
+  ['mine', '50'],
+  ['theirs', '30'],
+] as const) {
+  test(`what two windows change in one place is asked about: ${side}`, async ({ page }) => {
+    const second = await twoWindows(page, `Asked, ${side}`);
+    await setHours(page, '30');
+    await lifeYear(page).fill('7');
+    await lifeYear(page).press('Enter');
+    await new Bench(page).saved();
+    await setHours(second, '50');
+    const dialog = second.getByRole('dialog', { name: 'Changed in two places' });
+    await expect(dialog).toContainText('brief › required runtime');
+    await dialog.getByRole('radio', { name: side === 'mine' ? '50' : '30' }).check();
+    await dialog.getByRole('button', { name: 'Save these choices' }).click();
+    await expect(hours(second)).toHaveValue(wanted);
+    await expect(lifeYear(second)).toHaveValue('7');
+    await new Bench(second).saved();
+    await page.reload();
+    await expect(hours(page)).toHaveValue(wanted);
+  });
 }
 
-test('a conflict in two windows: keep mine', async ({ page }) => {
-  const { mine, theirs } = await collide(page, 'Conflict, mine');
-  await mine.getByRole('button', { name: 'Keep mine' }).click();
-  await new Bench(mine).saved();
-  await theirs.reload();
-  await expect(hours(theirs)).toHaveValue('50');
+test('leaving at once leaves the list with what was typed', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Left');
+  await page.getByLabel('Name of the job').fill('Left at once');
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await expect(page.getByRole('link', { name: 'Left at once', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Left at once', exact: true }).click();
+  // The steps of undo are still there.
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Left');
 });
 
-test('a conflict in two windows: take theirs, and undo brings mine back', async ({ page }) => {
-  const { mine } = await collide(page, 'Conflict, theirs');
-  await mine.getByRole('button', { name: 'Take theirs' }).click();
-  await expect(hours(mine)).toHaveValue('30');
-  await mine.getByRole('button', { name: /^Undo/ }).click();
-  await expect(hours(mine)).toHaveValue('50');
-  await new Bench(mine).saved();
+test('the history shows what changed beside now, and brings it back', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('With a history');
+  await bench.saved();
+  await setHours(page, '30');
+  await bench.saved();
+  await setHours(page, '50');
+  await bench.saved();
+  await page.getByRole('button', { name: 'History' }).click();
+  const dialog = page.getByRole('dialog', { name: 'History' });
+  await dialog
+    .getByRole('button', { name: /brief › required runtime/ })
+    .last()
+    .click();
+  await expect(dialog.getByRole('row', { name: 'brief › required runtime 30 50' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Bring this state back' }).click();
+  await expect(hours(page)).toHaveValue('30');
+  await bench.saved();
 });
 
-test('a conflict in two windows: see what differs, field by field', async ({ page }) => {
-  const { mine, theirs } = await collide(page, 'Conflict, mix');
-  const dialog = mine.getByRole('dialog', { name: 'Changed elsewhere' });
-  await dialog.getByRole('button', { name: 'See what differs' }).click();
-  await expect(dialog).toContainText('brief › required runtime h');
-  await dialog.getByRole('radio', { name: '30' }).check();
-  await dialog.getByRole('button', { name: 'Save this choice of fields' }).click();
-  await expect(hours(mine)).toHaveValue('30');
-  await new Bench(mine).saved();
-  await theirs.reload();
-  await expect(hours(theirs)).toHaveValue('30');
+test('a stage that cannot be fetched because the server is away says so', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Away');
+  await bench.saved();
+  await page.route('**/*.js', (route) => route.abort());
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Panels' }).click();
+  await expect(page.getByText('This stage could not be loaded')).toBeVisible();
+  await page.unroute('**/*.js');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.locator('lv-panels-stage section').first()).toBeVisible();
 });
 
 test('the server is killed and started again while somebody types: nothing is lost', async ({ page }) => {

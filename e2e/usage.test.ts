@@ -107,7 +107,8 @@ test('channels find their circuits; a turned sensor is turned; loads take what w
   await bench.open('Farmhouse above the harbour (copy)');
   await bench.goTo('Usage');
   await bench.show('Meter data');
-  // The copy has the figures of the measurement, but not its readings: they are read again from the monitor.
+  // The copy shares the readings of the first; others are read from the monitor.
+  await expect(page.getByRole('heading', { name: 'Channels' })).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Read the simulated monitor' }).click();
   await readIt(page, 'America/Halifax');
   await expect(page.getByRole('heading', { name: 'Channels' })).toBeVisible({ timeout: 30_000 });

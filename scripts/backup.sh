@@ -2,6 +2,7 @@
 
 # with_cluster COMMAND...: on the cluster as it runs, or started for the while.
 with_cluster() {
+  mkdir -p "$RUN"
   require_postgres
   plain_way
   PG_HOME=$(cluster_place "$STATE/pg")
@@ -42,6 +43,7 @@ restore_everything() {
   [[ "$file" = /* ]] || file="$CALLED_FROM/$file"
   [ -r "$file" ] || fail "$file is not there, or may not be read." "Name a file that ./levamen backup has written."
   prepare_node
+  mkdir -p "$RUN"
   take_launch_lock || fail "Levamen is running." "Stop it first: ./levamen stop; then run this again."
   with_cluster restore_from "$file" "$sure"
 }

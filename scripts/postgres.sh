@@ -71,7 +71,7 @@ create_cluster() {
   as_plain_user "$PG_BIN/initdb" -D "$fresh/data" -U levamen --auth=scram-sha-256 --pwfile="$fresh/password" \
     --data-checksums -E UTF8 --locale=C.UTF-8 >"$fresh/initdb.log" 2>&1 || {
     tail -n 5 "$fresh/initdb.log" >&2
-    enough_room
+    enough_room "$PG_HOME"
     fail "The database cluster could not be created in $PG_HOME." "Mend what the lines above say, then run this again; an unfinished cluster is made anew."
   }
   mv "$fresh" "$PG_HOME"
@@ -79,12 +79,12 @@ create_cluster() {
 
 # Writing what is left of a disk to the last byte ends badly for everybody on it.
 enough_room() {
-  local folder=$PG_HOME free
+  local folder=$1 free
   while [ ! -e "$folder" ]; do folder=$(dirname "$folder"); done
   free=$(df -Pk "$folder" | awk 'NR == 2 { print $4 }')
   [ "${free:-0}" -ge 65536 ] ||
     fail "The disk that holds the database is full ($((free / 1024)) MB free at $folder)." \
-      "Free at least 64 MB there, then run this again. The data is whole: do not move or delete anything in $PG_HOME."
+      "Free at least 64 MB there, then run this again. The data is whole: do not move or delete anything in $1."
 }
 
 check_cluster() {
@@ -151,7 +151,7 @@ explain_start() {
   local said
   said="$(log_since "$1") $(cat "$PG_HOME/start.log" 2>/dev/null)"
   printf '%s\n' "$said" | tail -n 8 >&2
-  enough_room
+  enough_room "$PG_HOME"
   case "$said" in
     *"No space left on device"* | *"Disk quota exceeded"*)
       fail "The database did not start: a disk is full." "Free some room (df -h tells where), then run this again. The data is whole: do not move or delete $PG_HOME." ;;
@@ -173,7 +173,7 @@ start_cluster() {
   PG_HOME=$(cluster_place "$1")
   shift
   if [ ! -e "$PG_HOME" ]; then
-    enough_room
+    enough_room "$PG_HOME"
     create_cluster
   fi
   check_cluster
@@ -183,7 +183,7 @@ start_cluster() {
     return
   fi
   clear_stale_pid
-  enough_room
+  enough_room "$PG_HOME"
   give_to_plain_user "$PG_HOME"
   ensure_checksums
   local before attempt

@@ -26,7 +26,6 @@ command_for() { if [ "$1" = levamen_demo ]; then printf './levamen demo'; else p
 
 # The one lock of a running program: held by its launcher, let go by the system however the launcher ends.
 take_launch_lock() {
-  mkdir -p "$RUN"
   exec 9>"$RUN/launcher.lock"
   flock -n 9
 }
@@ -37,7 +36,8 @@ join_running() {
   for _ in $(seq 900); do
     address=$(cat "$RUN/address" 2>/dev/null || true)
     open=$(cat "$RUN/database" 2>/dev/null || true)
-    if [ -n "$address" ] && answers "$address"; then
+    # The lock of a launcher that was killed may be held for a moment by what it had started.
+    if [ -n "$address" ] && running_pid launcher >/dev/null && answers "$address"; then
       [ "$open" = "$database" ] ||
         fail "Levamen runs already at $address, with another database: $(whose "$open")." "Stop it first: ./levamen stop; then $(command_for "$database")"
       say "Levamen runs already at $address, with $(whose "$open"). Stop it with: ./levamen stop"
@@ -68,6 +68,8 @@ serve() {
   [[ "$PORT" =~ ^[0-9]{1,5}$ ]] && [ "$PORT" -ge 1 ] && [ "$PORT" -le 65535 ] ||
     fail "LEVAMEN_PORT=\"$PORT\" is not a port." "Use a number from 1024 to 65535."
   url="http://127.0.0.1:$PORT"
+  enough_room "$STATE"
+  mkdir -p "$RUN"
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
   if pid=$(running_pid server); then
     say "Ending a server that an earlier launcher left behind"
@@ -85,15 +87,23 @@ serve() {
   ensure_database "$DATABASE"
   SERVER_PID=""
   on_exit end_server
+  # From here on, being told to end is no fault.
+  trap 'exit 0' INT TERM HUP
   start_server
   printf '%s' "$DATABASE" >"$RUN/database"
   printf '%s' "$url" >"$RUN/address"
-  wait_until_ready "$SERVER_PID" "$url" || server_gave_up "The server did not start."
+  # One that was killed is started again like any other.
+  wait_until_ready "$SERVER_PID" "$url" || was_killed "$SERVER_PID" || server_gave_up "The server did not start."
   say "Levamen is ready: $url   It shows $(whose "$DATABASE"). Ctrl-C stops it."
   open_browser "$url"
-  # From here on, being told to end is no fault.
-  trap 'exit 0' INT TERM HUP
   watch_over
+}
+
+# was_killed PID: whether a process of this shell ended by a signal.
+was_killed() {
+  local status=0
+  { wait "$1" || status=$?; } 2>/dev/null
+  [ "$status" -gt 128 ]
 }
 
 # Exit codes with which the server says that starting it again would not help: 3 the port, 4 a database of a newer program.

@@ -1,139 +1,311 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { cp, mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { newJob } from '@levamen/core';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { Commands, ended, isAlive, until } from './testing/command.js';
 
-/** The command as a user runs it, with a state folder of its own; what is built already is not built again. */
-const root = new URL('../../', import.meta.url).pathname;
-let state: string;
-const started: ChildProcess[] = [];
+let levamen: Commands;
+beforeEach(async () => {
+  levamen = await Commands.make();
+});
+afterEach(() => levamen.close());
 
-interface Ended {
-  readonly code: number | null;
-  readonly printed: string;
-}
-
-const launch = (args: readonly string[], environment: NodeJS.ProcessEnv = {}): ChildProcess => {
-  const child = spawn('./levamen', args, {
-    cwd: root,
-    env: { ...process.env, LEVAMEN_STATE: state, LEVAMEN_OPEN: '0', ...environment },
-  });
-  started.push(child);
-  return child;
-};
-const ended = (child: ChildProcess): Promise<Ended> =>
-  new Promise((resolve) => {
-    let printed = '';
-    child.stdout?.on('data', (data: Buffer) => (printed += data.toString()));
-    child.stderr?.on('data', (data: Buffer) => (printed += data.toString()));
-    child.once('close', (code) => resolve({ code, printed }));
-  });
-const run = (args: readonly string[], environment?: NodeJS.ProcessEnv): Promise<Ended> =>
-  ended(launch(args, environment));
-const freePort = async (): Promise<{ port: number; release: () => Promise<void> }> => {
-  const server = createServer().listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  return {
-    port: (server.address() as AddressInfo).port,
-    release: () => new Promise((resolve) => server.close(() => resolve())),
-  };
-};
-const healthy = (port: number): Promise<boolean> =>
-  fetch(`http://127.0.0.1:${port}/api/health`).then(
-    ({ ok }) => ok,
-    () => false,
-  );
-const until = async (condition: () => Promise<boolean>): Promise<void> => {
-  const begin = Date.now();
-  while (!(await condition())) {
-    if (Date.now() - begin > 50_000) throw new Error('It did not happen in time');
-    await new Promise((resolve) => setTimeout(resolve, 100));
+/** A program of somebody else's that is not to be touched. */
+const bystander = () => spawn('sleep', ['120'], { stdio: 'ignore' });
+const isRoot = process.getuid?.() === 0;
+const succeeds = (command: string, args: readonly string[]): boolean => {
+  try {
+    execFileSync(command, args, { stdio: 'ignore' });
+    return true;
+  } catch {
+    return false;
   }
 };
 
-beforeEach(async () => {
-  state = await mkdtemp(join(tmpdir(), 'levamen-'));
-  await cp(join(root, '.levamen/stamps'), join(state, 'stamps'), { recursive: true });
-});
-afterEach(async () => {
-  for (const child of started.splice(0)) child.kill('SIGTERM');
-  await run(['stop']);
-  await rm(state, { recursive: true, force: true });
-});
-
 describe('./levamen', () => {
   it('lists its commands, and refuses others', async () => {
-    const help = await run(['help']);
+    const help = await levamen.run(['help']);
     expect(help.printed).toContain('./levamen demo');
-    const other = await run(['frobnicate']);
-    expect(other.code).toBe(1);
-    expect(other.printed).toContain('There is no command "frobnicate"');
+    const other = await levamen.run(['frobnicate']);
+    expect([other.code, other.printed]).toEqual([
+      1,
+      expect.stringContaining('There is no command "frobnicate"'),
+    ]);
+  });
+
+  it('never ends badly without saying what happened and what to do', async () => {
+    const nowhere = await levamen.run(['start'], { LEVAMEN_STATE: '/etc/passwd/levamen' });
+    expect(nowhere.code).not.toBe(0);
+    expect(nowhere.printed).toMatch(/something failed that was not foreseen: mkdir[\s\S]*What to do: /);
+    const noNode = await levamen.run(['start'], { PATH: '/nowhere:/bin' });
+    if (noNode.code !== 0) expect(noNode.printed).toContain('What to do: ');
+    for (const args of [
+      ['backup'],
+      ['restore'],
+      ['backup', '/nowhere/at/all.tar'],
+      ['restore', '/nowhere.tar'],
+    ]) {
+      const result = await levamen.run(args);
+      expect([result.code, result.printed]).toEqual([1, expect.stringContaining('What to do: ')]);
+    }
   });
 
   it('says what to do about a port that is wrong or in use', async () => {
-    const wrong = await run(['start'], { LEVAMEN_PORT: 'http' });
+    const wrong = await levamen.run(['start'], { LEVAMEN_PORT: 'http' });
     expect([wrong.code, wrong.printed]).toEqual([1, expect.stringContaining('is not a port')]);
-    const taken = await freePort();
-    const inUse = await run(['start'], { LEVAMEN_PORT: String(taken.port) });
-    await taken.release();
+    const other = createServer().listen(0, '127.0.0.1');
+    await new Promise((resolve) => other.once('listening', resolve));
+    const { port } = other.address() as AddressInfo;
+    const inUse = await levamen.run(['start'], { LEVAMEN_PORT: String(port) });
+    other.close();
     expect(inUse.code).toBe(1);
-    expect(inUse.printed).toContain(`LEVAMEN_PORT=${taken.port + 1} ./levamen start`);
+    expect(inUse.printed).toContain(`LEVAMEN_PORT=${port + 1} ./levamen start`);
   });
 
-  it('says what to do about a damaged data directory, and touches nothing in it', async () => {
-    await mkdir(join(state, 'pg/data'), { recursive: true });
-    await writeFile(join(state, 'pg/data/leftover'), 'precious');
-    const { port, release } = await freePort();
-    await release();
-    const result = await run(['start'], { LEVAMEN_PORT: String(port) });
+  it('says what to do about an incomplete data directory, and touches nothing in it', async () => {
+    await mkdir(join(levamen.state, 'pg/data'), { recursive: true });
+    await writeFile(join(levamen.state, 'pg/data/leftover'), 'precious');
+    // Whoever may not enter the folder keeps its cluster elsewhere, and says so.
+    const result = await levamen.run(['start'], { LEVAMEN_DATABASE_AS: '' });
     expect(result.code).toBe(1);
-    expect(result.printed).toContain('is damaged or incomplete');
-    expect(result.printed).toContain('Move it away');
-    expect(await readFile(join(state, 'pg/data/leftover'), 'utf8')).toBe('precious');
+    expect(result.printed).toMatch(/is damaged or incomplete|may not enter/);
+    expect(result.printed).toMatch(/restore FILE|nothing in it is lost/);
+    expect(await readFile(join(levamen.state, 'pg/data/leftover'), 'utf8')).toBe('precious');
   });
+});
 
-  it('starts with demo jobs, says where, keeps its database to itself, and stops cleanly', async () => {
-    const { port, release } = await freePort();
-    await release();
-    const first = launch(['demo'], { LEVAMEN_PORT: String(port) });
-    const firstEnded = ended(first);
-    await until(() => healthy(port));
-    const jobs = (await (await fetch(`http://127.0.0.1:${port}/api/jobs`)).json()) as unknown[];
-    expect(jobs).toHaveLength(2);
-    const page = await fetch(`http://127.0.0.1:${port}/jobs`);
+describe('the running program', () => {
+  it('starts with demo jobs, says which and where, keeps its database to itself, and stops cleanly', async () => {
+    const first = ended(levamen.launch(['demo']));
+    await until(() => levamen.healthy());
+    expect(await levamen.api('jobs')).toMatchObject({ total: 2 });
+    expect(await levamen.api('health')).toMatchObject({ jobs: 'demo' });
+    const page = await fetch(`${levamen.url}/jobs`);
     expect([page.status, page.headers.get('content-type')]).toEqual([200, 'text/html; charset=utf-8']);
 
-    // The password is for nobody else to read, and there is no way in without it.
-    expect((await stat(join(state, 'pg/password'))).mode & 0o777).toBe(0o600);
-    const database = { host: '127.0.0.1', port: Number(await readFile(join(state, 'pg/port'), 'utf8')) };
+    // The passwords are for nobody else to read, and there is no way in without one.
+    const cluster = await levamen.cluster();
+    for (const file of ['password', 'password-levamen_app', 'password-levamen_owner'])
+      expect((await stat(join(cluster, file))).mode & 0o777).toBe(0o600);
+    const database = { host: '127.0.0.1', port: Number(await readFile(join(cluster, 'port'), 'utf8')) };
     const intruder = new pg.Client({ ...database, user: 'levamen', password: 'guess', database: 'postgres' });
     await expect(intruder.connect()).rejects.toThrow('password authentication failed');
+    const password = await readFile(join(cluster, 'password-levamen_app'), 'utf8');
+    const client = new pg.Client({ ...database, user: 'levamen_app', password, database: 'levamen_demo' });
+    await client.connect();
+    expect((await client.query('SHOW data_checksums')).rows).toEqual([{ data_checksums: 'on' }]);
+    await client.end();
 
-    // A second start finds the first one.
-    const second = await run(['demo'], { LEVAMEN_PORT: String(port) });
+    // A second start finds the first one, and another database is not opened without a word.
+    const second = await levamen.run(['demo']);
     expect([second.code, second.printed]).toEqual([0, expect.stringContaining('runs already')]);
+    const other = await levamen.run(['start']);
+    expect([other.code, other.printed]).toEqual([
+      1,
+      expect.stringContaining('another database: the demo jobs'),
+    ]);
 
-    await run(['stop']);
-    expect(await healthy(port)).toBe(false);
-    expect((await firstEnded).printed).toContain('Levamen has stopped.');
+    const stopped = await levamen.run(['stop']);
+    expect([stopped.code, await levamen.healthy()]).toEqual([0, false]);
+    const { code, printed } = await first;
+    expect([code, printed]).toEqual([0, expect.stringContaining('It shows the demo jobs')]);
+    expect(printed).toContain('Levamen has stopped.');
   });
 
-  it('ends server and database at Ctrl-C, and a second start takes less than ten seconds', async () => {
-    const { port, release } = await freePort();
-    await release();
-    const environment = { LEVAMEN_PORT: String(port) };
-    for (const round of ['first', 'second']) {
-      const begin = Date.now();
-      const child = launch(['start'], environment);
-      const result = ended(child);
-      await until(() => healthy(port));
-      if (round === 'second') expect(Date.now() - begin).toBeLessThan(10_000);
-      child.kill('SIGINT');
-      expect((await result).printed).toContain('Levamen has stopped.');
-      expect(await healthy(port)).toBe(false);
+  it('comes back by itself when the server or the database is killed, and keeps what was saved', async () => {
+    const launcher = levamen.launch(['start']);
+    const result = ended(launcher);
+    await until(() => levamen.healthy());
+    const { id } = (await levamen.api('jobs', { document: newJob('Survivor') })) as { id: string };
+    for (const victim of [await levamen.serverPid(), await levamen.postmasterPid()]) {
+      process.kill(victim, 'SIGKILL');
+      await until(() => !isAlive(victim));
+      await until(async () => (await levamen.healthy()) && isAlive(await levamen.postmasterPid()));
+      expect(await levamen.api(`jobs/${id}`)).toMatchObject({ document: { name: 'Survivor' } });
     }
+    launcher.kill('SIGINT');
+    const { code, printed } = await result;
+    expect(code).toBe(0);
+    expect(printed).toContain('The server has ended by itself');
+    expect(printed).toContain('The database has ended by itself');
+  });
+
+  it('started twice at once runs once: the loser says so and stops nothing', async () => {
+    const both = [levamen.launch(['start']), levamen.launch(['start'])].map(ended);
+    const loser = await Promise.race(both);
+    expect([loser.code, loser.printed]).toEqual([0, expect.stringContaining('runs already')]);
+    expect(await levamen.healthy()).toBe(true);
+    await levamen.api('jobs', { document: newJob('Still here') });
+    await levamen.run(['stop']);
+    expect((await Promise.all(both)).map(({ code }) => code)).toEqual([0, 0]);
+  });
+
+  it('takes over from a launcher that was killed', async () => {
+    const killed = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    const orphan = await levamen.serverPid();
+    killed.kill('SIGKILL');
+    await new Promise((resolve) => killed.once('exit', resolve));
+    const next = levamen.launch(['start']);
+    const result = ended(next);
+    await until(
+      async () => (await levamen.serverPid().catch(() => orphan)) !== orphan && (await levamen.healthy()),
+    );
+    expect(isAlive(orphan)).toBe(false);
+    next.kill('SIGINT');
+    expect((await result).printed).toContain('an earlier launcher left behind');
+  });
+
+  it('leaves alone a program that got the id of one of its own', async () => {
+    const innocent = bystander();
+    try {
+      await mkdir(join(levamen.state, 'run'), { recursive: true });
+      for (const name of ['launcher', 'server'])
+        await writeFile(
+          join(levamen.state, `run/${name}.pid`),
+          name === 'server' ? `${innocent.pid} 1` : `${innocent.pid}`,
+        );
+      expect((await levamen.run(['stop'])).code).toBe(0);
+      expect(isAlive(innocent.pid!)).toBe(true);
+
+      // The same with the id in PostgreSQL's own file.
+      const first = levamen.launch(['start']);
+      await until(() => levamen.healthy());
+      first.kill('SIGINT');
+      await ended(first);
+      const file = join(await levamen.cluster(), 'data/postmaster.pid');
+      await writeFile(
+        file,
+        `${innocent.pid}\n${join(await levamen.cluster(), 'data')}\n1\n1\n\n127.0.0.1\n  1 1\nready\n`,
+      );
+      if (isRoot) execFileSync('chown', ['--reference', join(await levamen.cluster(), 'data'), file]);
+      const second = levamen.launch(['start']);
+      await until(() => levamen.healthy());
+      second.kill('SIGINT');
+      await ended(second);
+      expect(isAlive(innocent.pid!)).toBe(true);
+    } finally {
+      innocent.kill();
+    }
+  });
+
+  it.each([300, 1500, 3000])(
+    'interrupted after %i ms of its first start, starts the next time',
+    async (ms) => {
+      const child = levamen.launch(['start']);
+      const result = ended(child);
+      await new Promise((resolve) => setTimeout(resolve, ms));
+      // Ctrl-C goes to everything the terminal started.
+      process.kill(-child.pid!, 'SIGINT');
+      await result;
+      const next = levamen.launch(['start']);
+      await until(() => levamen.healthy());
+      next.kill('SIGINT');
+      expect((await ended(next)).code).toBe(0);
+    },
+  );
+
+  it.runIf(isRoot && succeeds('id', ['-u', 'postgres']))(
+    'runs under the account of the package where there are no user namespaces, in a folder it may enter',
+    async () => {
+      const child = levamen.launch(['start'], { LEVAMEN_DATABASE_AS: 'account' });
+      await until(() => levamen.healthy());
+      expect(await levamen.cluster()).toMatch(/^\/var\/lib\/levamen\//);
+      child.kill('SIGINT');
+      expect((await ended(child)).code).toBe(0);
+      await levamen.run(['stop'], { LEVAMEN_DATABASE_AS: 'account' });
+    },
+  );
+
+  it.runIf(isRoot)('calls a full disk a full disk, and the data whole', async ({ skip }) => {
+    if (!succeeds('mount', ['-t', 'tmpfs', '-o', 'size=130m', 'tmpfs', levamen.state])) skip();
+    const build = await Commands.make();
+    execFileSync('cp', ['-r', join(build.state, 'stamps'), levamen.state]);
+    await build.close();
+    execFileSync('chmod', ['755', levamen.state]);
+    const first = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    first.kill('SIGINT');
+    await ended(first);
+    succeeds('dd', ['if=/dev/zero', `of=${join(levamen.state, 'filler')}`, 'bs=1M', 'count=200']);
+    const full = await levamen.run(['start']);
+    expect(full.code).toBe(1);
+    expect(full.printed).toContain('is full');
+    expect(full.printed).toContain('do not move or delete');
+    execFileSync('rm', [join(levamen.state, 'filler')]);
+    const again = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    again.kill('SIGINT');
+    await ended(again);
+  });
+});
+
+describe('backup and restore', () => {
+  const names = async (): Promise<string[]> =>
+    ((await levamen.api('jobs?sort=name&order=up')) as { rows: { name: string }[] }).rows.map(
+      ({ name }) => name,
+    );
+
+  it('bring everything back as it was, while others go on saving', async () => {
+    const child = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    await levamen.api('jobs', { document: newJob('Before') });
+    let count = 0;
+    const writing = setInterval(
+      () => void levamen.api('jobs', { document: newJob(`While ${(count += 1)}`) }),
+      20,
+    );
+    const file = join(levamen.state, 'a backup.tar');
+    const made = await levamen.run(['backup', file]);
+    clearInterval(writing);
+    expect([made.code, made.printed]).toEqual([0, expect.stringContaining('read back and compared')]);
+    expect(count).toBeGreaterThan(5);
+    expect((await levamen.run(['backup', file])).printed).toContain('never overwritten');
+    expect((await levamen.run(['restore', file, '--yes'])).printed).toContain('Stop it first');
+    await levamen.api('jobs', { document: newJob('After') });
+    child.kill('SIGINT');
+    await ended(child);
+
+    const unasked = await levamen.run(['restore', file]);
+    expect([unasked.code, unasked.printed]).toEqual([1, expect.stringContaining('add --yes')]);
+    const restored = await levamen.run(['restore', file, '--yes']);
+    expect([restored.code, restored.printed]).toEqual([0, expect.stringContaining('Restored.')]);
+    const next = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    const there = await names();
+    expect(there).toContain('Before');
+    expect(there).not.toContain('After');
+    await levamen.api('jobs', { document: newJob('Goes on') });
+    expect(await names()).toContain('Goes on');
+    next.kill('SIGINT');
+    await ended(next);
+  });
+
+  it('refuse what is no backup, or is damaged, and replace nothing', async () => {
+    const child = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    await levamen.api('jobs', { document: newJob('Stays') });
+    const file = join(levamen.state, 'backup.tar');
+    await levamen.run(['backup', file]);
+    child.kill('SIGINT');
+    await ended(child);
+    const noise = join(levamen.state, 'noise.tar');
+    await writeFile(noise, 'noise');
+    expect((await levamen.run(['restore', noise, '--yes'])).printed).toContain('is not a backup of Levamen');
+    const bytes = await readFile(file);
+    // A few bytes into the first script.
+    bytes[bytes.indexOf(Buffer.from([0x1f, 0x8b])) + 200]! ^= 0xff;
+    const damaged = join(levamen.state, 'damaged.tar');
+    await writeFile(damaged, bytes);
+    const result = await levamen.run(['restore', damaged, '--yes']);
+    expect([result.code, result.printed]).toEqual([1, expect.stringContaining('Nothing was replaced')]);
+    const next = levamen.launch(['start']);
+    await until(() => levamen.healthy());
+    expect(await names()).toEqual(['Stays']);
+    next.kill('SIGINT');
+    await ended(next);
   });
 });
