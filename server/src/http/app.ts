@@ -48,6 +48,8 @@ export function makeApp({
   app.use(
     pinoHttp({
       logger,
+      // Serializers get the error itself, not what pino makes of it: that would hold the parameters.
+      wrapSerializers: false,
       customLogLevel: (_request, response, error) =>
         error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug',
       // Bodies and headers hold what people typed; the log needs neither.
