@@ -63,6 +63,20 @@ export const savedJobSchema = z.strictObject({
 });
 export type SavedJob = z.infer<typeof savedJobSchema>;
 
+const operationSchema = z.strictObject({
+  op: z.enum(['add', 'remove', 'replace'], { error: 'Use add, remove or replace' }),
+  /** JSON Pointer (RFC 6901). */
+  path: z.string().max(400),
+  value: z.unknown().optional(),
+});
+
+/** Changes of a document after RFC 6902, as far as comparing two documents yields them. */
+export const patchSchema = z.array(operationSchema).max(5000, 'Send the whole document instead');
+export type Patch = z.infer<typeof patchSchema>;
+
+/** Title of the answer to a patch that does not fit its revision: the whole document is wanted then. */
+export const patchMisfit = 'The patch does not fit';
+
 /** More saves than this without an answer, and the oldest are forgotten. */
 export const maxSuperseded = 50;
 
@@ -70,12 +84,22 @@ export const maxSuperseded = 50;
  * A save names the revision it started from; `saveId` makes repeating it after a lost answer harmless. Earlier saves that never
  * got an answer are named too: one of them that has arrived after all is what this one builds on.
  */
-export const saveRequestSchema = z.strictObject({
-  baseRevision: revisionSchema,
-  saveId: z.uuid('Send a UUID that is new for every save'),
-  supersedes: z.array(z.uuid()).max(maxSuperseded, `Name at most ${maxSuperseded} earlier saves`).default([]),
-  document: z.unknown(),
-});
+export const saveRequestSchema = z
+  .strictObject({
+    baseRevision: revisionSchema,
+    saveId: z.uuid('Send a UUID that is new for every save'),
+    supersedes: z
+      .array(z.uuid())
+      .max(maxSuperseded, `Name at most ${maxSuperseded} earlier saves`)
+      .default([]),
+    document: z.unknown().optional(),
+    /** Instead of the document: what is different from the revision it started from. */
+    patch: patchSchema.optional(),
+  })
+  .refine(({ document, patch }) => (document === undefined) !== (patch === undefined), {
+    error: 'Send either the document or a patch',
+    path: ['document'],
+  });
 
 export const saveResultSchema = z.strictObject({ revision: revisionSchema, updatedAt: momentSchema });
 export type SaveResult = z.infer<typeof saveResultSchema>;

@@ -35,7 +35,7 @@ const schemas = {
   UnreadableJob: unreadableJobSchema,
   SavedJob: savedJobSchema,
   CreateRequest: createRequestSchema.extend({ document: jobSchema }),
-  SaveRequest: saveRequestSchema.extend({ document: jobSchema }),
+  SaveRequest: saveRequestSchema.safeExtend({ document: jobSchema.optional() }),
   SaveResult: saveResultSchema,
   RevisionList: revisionListSchema,
   Conflict: conflictSchema,

@@ -54,7 +54,10 @@ export function makeApp({
         error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug',
       // Bodies and headers hold what people typed; the log needs neither.
       serializers: {
-        req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url }),
+        req: ({ method, originalUrl }: { method: string; originalUrl: string }) => ({
+          method,
+          url: originalUrl,
+        }),
         res: (response: { statusCode: number }) => ({ statusCode: response.statusCode }),
         err: loggedError,
       },

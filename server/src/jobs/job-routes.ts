@@ -18,6 +18,7 @@ import { whoOf } from '../http/who-of.js';
 import { panelRoutes } from '../panels/panel-routes.js';
 import { readingRoutes } from '../readings/reading-routes.js';
 import type { ReadingStore } from '../readings/reading-store.js';
+import { applyPatch } from './apply-patch.js';
 import type { JobStore, StoredRevision } from './job-store.js';
 
 const idSchema = z.uuid();
@@ -124,15 +125,12 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
 
   router.put('/:id', async (request, response) => {
     const id = jobId(request);
-    const { baseRevision, saveId, supersedes, document } = parseBody(saveRequestSchema, request.body);
+    const { baseRevision, saveId, supersedes, document, patch } = parseBody(saveRequestSchema, request.body);
+    const before = await store.readable(id, baseRevision);
+    const wanted = patch ? applyPatch(before, patch) : document;
     const outcome = await store.save(
       id,
-      {
-        baseRevision,
-        saveId,
-        supersedes,
-        document: parseJob(document, await store.readable(id, baseRevision)),
-      },
+      { baseRevision, saveId, supersedes, document: parseJob(wanted, before) },
       whoOf(request),
     );
     if (outcome.kind === 'missing') throw notFound('job');

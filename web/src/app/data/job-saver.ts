@@ -29,7 +29,7 @@ import {
   type Subscription,
 } from 'rxjs';
 import type { Draft, DraftStore } from './draft-store';
-import { problemText, type JobsApi, type SaveAttempt } from './jobs-api';
+import { bodyOf, problemText, wantsWhole, type JobsApi, type SaveAttempt } from './jobs-api';
 
 export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'retrying' | 'conflict' | 'refused' | 'failing';
 
@@ -85,6 +85,7 @@ export class JobSaver {
   /** Saves that were sent and never answered, oldest first. */
   private unanswered: { readonly saveId: string; readonly document: Job | null }[] = [];
   private adopted: AdoptedDraft[] = [];
+  private wantsWhole = false;
   private serverErrors = 0;
   private failures = 0;
   private isKept = true;
@@ -165,7 +166,7 @@ export class JobSaver {
   part(): void {
     if (!this.isBehind() || this.status() === 'conflict') return;
     const attempt = this.nextAttempt();
-    if (JSON.stringify(attempt).length < maxPartingBytes) this.api.saveWhileLeaving(this.id, attempt);
+    if (JSON.stringify(bodyOf(attempt)).length < maxPartingBytes) this.api.saveWhileLeaving(this.id, attempt);
   }
 
   /** The server does not have everything yet. */
@@ -221,13 +222,15 @@ export class JobSaver {
     }
     const saveId = this.unanswered.at(-1)!.saveId;
     const supersedes = this.unanswered.slice(0, -1).map((one) => one.saveId);
-    return { baseRevision: this.revision, saveId, supersedes, document };
+    const base = this.wantsWhole ? null : this.saved;
+    return { baseRevision: this.revision, saveId, supersedes, base, document };
   }
 
   private acknowledge(revision: number, document: Job): void {
     this.revision = revision;
     this.saved = document;
     this.unanswered = [];
+    this.wantsWhole = false;
     this.serverErrors = 0;
     this.failures = 0;
     this.status.set('saving');
@@ -246,6 +249,10 @@ export class JobSaver {
   /** When to try again; throws where waiting does not help. */
   private afterFailure(error: unknown): Observable<unknown> {
     if (statusOf(error) === 409) return this.meet(error);
+    if (wantsWhole(error) && !this.wantsWhole) {
+      this.wantsWhole = true;
+      return of(true);
+    }
     if (isRefusal(error) && !willPass(error)) {
       this.unanswered = [];
       return this.stop('refused', problemText(error), error);

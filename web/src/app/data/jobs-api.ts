@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import {
   catalogueSchema,
   healthSchema,
+  patchMisfit,
   jobPageSchema,
   revisionListSchema,
   storageSchema,
@@ -32,11 +33,15 @@ import {
   type SaveResult,
   type WeatherYear,
 } from '@levamen/core';
+import { compare } from 'fast-json-patch';
 import { catchError, map, of, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';
 import { Identity } from './identity';
 
 const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
+
+/** More changes than these are shorter said as a whole. */
+const maxOperations = 400;
 
 /** A save as it goes over the wire. Repeating one with the same `saveId` is harmless. */
 export interface SaveAttempt {
@@ -44,6 +49,8 @@ export interface SaveAttempt {
   readonly saveId: string;
   /** Earlier saves that got no answer. */
   readonly supersedes: readonly string[];
+  /** The document of the base revision, where what is different is enough; null = the whole document is sent. */
+  readonly base: Job | null;
   readonly document: Job;
 }
 
@@ -107,7 +114,7 @@ export class JobsApi {
   }
 
   save(id: string, attempt: SaveAttempt): Observable<SaveResult> {
-    return this.http.put(`/api/jobs/${id}`, attempt).pipe(parsed(saveResultSchema));
+    return this.http.put(`/api/jobs/${id}`, bodyOf(attempt)).pipe(parsed(saveResultSchema));
   }
 
   /** A save that outlives the page; nobody waits for its answer, and repeating it later is harmless. */
@@ -116,7 +123,7 @@ export class JobsApi {
       method: 'PUT',
       keepalive: true,
       headers: { 'content-type': 'application/json', ...this.identity.headers() },
-      body: JSON.stringify(attempt),
+      body: JSON.stringify(bodyOf(attempt)),
     }).catch(() => undefined);
   }
 
@@ -165,6 +172,18 @@ export class JobsApi {
     return this.http.get('/api/catalogue').pipe(parsed(catalogueSchema));
   }
 }
+
+/** What goes over the wire: a few hundred bytes where a field changed, the document where that is shorter. */
+export function bodyOf({ base, document, ...attempt }: SaveAttempt): object {
+  const patch = base ? compare(base, document) : [];
+  return base && patch.length <= maxOperations ? { ...attempt, patch } : { ...attempt, document };
+}
+
+/** The server asks for the whole document. */
+export const wantsWhole = (error: unknown): boolean =>
+  error instanceof HttpErrorResponse &&
+  error.status === 422 &&
+  (error.error as { title?: unknown } | null)?.title === patchMisfit;
 
 /** What went wrong, in words for the user. */
 export function problemText(error: unknown): string {

@@ -93,6 +93,7 @@ export class UnreadableJobView {
       baseRevision: this.found().revision,
       saveId: crypto.randomUUID(),
       supersedes: [],
+      base: null,
       document,
     });
   }

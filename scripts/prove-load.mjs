@@ -1,0 +1,99 @@
+// Saves of a large job, one after the other from many pages at once, against one or two running servers.
+import { cpus } from 'node:os';
+import { demoJobs, loadFromLibrary, loadLibrary } from '../core/dist/index.js';
+
+const pages = 16;
+const secondsEach = 8;
+
+/** 200 loads and the circuits of the demo house: some 122 kB. */
+function largeJob() {
+  const job = structuredClone(demoJobs.toSorted((a, b) => b.job.loads.length - a.job.loads.length)[0].job);
+  for (let i = 0; job.loads.length < 200; i += 1) {
+    const load = loadFromLibrary(loadLibrary[i % loadLibrary.length], `load-${i}`, job.supply.system, job.loads);
+    job.loads.push({ ...load, circuitId: null });
+  }
+  return job;
+}
+
+const percentile = (values, share) =>
+  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0;
+
+const ask = async (url, method, body) => {
+  const response = await fetch(url, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  const answer = await response.json();
+  if (!response.ok) throw new Error(`${response.status} ${JSON.stringify(answer).slice(0, 300)}`);
+  return answer;
+};
+
+/** Saves a second and their durations, from `pages` jobs that are each saved as fast as the server answers. */
+async function saves(url, version, differences) {
+  const document = { ...largeJob(), version };
+  const bytes = JSON.stringify(document).length;
+  const ids = await Promise.all(
+    Array.from({ length: pages }, () => ask(`${url}/api/jobs`, 'POST', { document }).then(({ id }) => id)),
+  );
+  const took = [];
+  const run = async (id, until) => {
+    for (let revision = 1; performance.now() < until; revision += 1) {
+      const at = revision % 200;
+      const value = 50 + (revision % 900);
+      const loads = document.loads.with(at, { ...document.loads[at], runningPowerW: value });
+      // As the page of each program sends it: what is different, or the whole document.
+      const change = differences
+        ? { patch: [{ op: 'replace', path: `/loads/${at}/runningPowerW`, value }] }
+        : { document: { ...document, loads } };
+      const body = { baseRevision: revision, saveId: crypto.randomUUID(), ...change };
+      const begin = performance.now();
+      await ask(`${url}/api/jobs/${id}`, 'PUT', body);
+      took.push(performance.now() - begin);
+    }
+  };
+  const begin = performance.now();
+  await Promise.all(ids.map((id) => run(id, begin + secondsEach * 1000)));
+  const seconds = (performance.now() - begin) / 1000;
+  for (const id of ids) await fetch(`${url}/api/jobs/${id}`, { method: 'DELETE' });
+  return { perSecond: took.length / seconds, p50: percentile(took, 0.5), p95: percentile(took, 0.95), bytes };
+}
+
+/**
+ * @param url the server to measure
+ * @param other one of an earlier program to compare with, in the same run; '' = none
+ * @param otherVersion the version of the documents it takes
+ */
+export async function proveLoad(url, other = '', otherVersion = 4) {
+  const rounds = [];
+  for (let round = 0; round < 2; round += 1) {
+    if (other) rounds.push(['before', await saves(other, otherVersion, false)]);
+    rounds.push(['whole', await saves(url, 5, false)]);
+    rounds.push(['now', await saves(url, 5, true)]);
+  }
+  const best = (name) => rounds.filter(([which]) => which === name).map(([, one]) => one).toSorted((a, b) => b.perSecond - a.perSecond)[0];
+  const now = best('now');
+  const whole = best('whole');
+  const before = other ? best('before') : null;
+  return {
+    'job, kB': Math.round(now.bytes / 1000),
+    'pages at once': pages,
+    cores: `${cpus().length}, shared by server, database and the pages`,
+    'saves a second': now.perSecond.toFixed(0),
+    'median ms': now.p50.toFixed(0),
+    'p95 ms': now.p95.toFixed(0),
+    'as whole documents: saves a second': whole.perSecond.toFixed(0),
+    'as whole documents: p95 ms': whole.p95.toFixed(0),
+    ...(before
+      ? {
+          'before: saves a second': before.perSecond.toFixed(0),
+          'before: p95 ms': before.p95.toFixed(0),
+          'times as many as before': (now.perSecond / before.perSecond).toFixed(2),
+        }
+      : {}),
+  };
+}
+
+if (process.argv[1]?.endsWith('prove-load.mjs')) {
+  console.log(await proveLoad(process.argv[2] ?? 'http://127.0.0.1:4780', process.argv[3] ?? ''));
+}
