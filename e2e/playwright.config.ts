@@ -9,9 +9,10 @@ export default defineConfig({
   testMatch: '*.test.ts',
   workers: 2,
   projects: [
-    { name: 'together', testIgnore: 'saving.test.ts' },
+    { name: 'together', testIgnore: ['saving.test.ts', 'nothing-lost.test.ts'] },
     // Kills the server, so nothing may run beside it.
     { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['together'] },
+    { name: 'long', testMatch: 'nothing-lost.test.ts', dependencies: ['alone'] },
   ],
   // A busy machine may miss a deadline once; a test that fails twice is broken.
   retries: process.env['CI'] ? 1 : 0,

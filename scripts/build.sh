@@ -1,8 +1,8 @@
 # Dependencies and builds, each done again only when what it rests on has changed.
 
-# digest FILE...: of the contents and names of files (folders are walked).
+# digest FILE...: of the contents and names of files (folders are walked), tests apart.
 digest() {
-  find "$@" -type f -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/.angular/*' -print0 |
+  find "$@" -type f -not -name '*.spec.ts' -not -path '*/testing/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/.angular/*' -print0 |
     sort -z | xargs -0 sha1sum | sha1sum | cut -d' ' -f1
 }
 

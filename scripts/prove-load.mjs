@@ -1,4 +1,5 @@
 // Saves of a large job, one after the other from many pages at once, against one or two running servers.
+import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { demoJobs, loadFromLibrary, loadLibrary } from '../core/dist/index.js';
 
@@ -9,7 +10,12 @@ const secondsEach = 8;
 function largeJob() {
   const job = structuredClone(demoJobs.toSorted((a, b) => b.job.loads.length - a.job.loads.length)[0].job);
   for (let i = 0; job.loads.length < 200; i += 1) {
-    const load = loadFromLibrary(loadLibrary[i % loadLibrary.length], `load-${i}`, job.supply.system, job.loads);
+    const load = loadFromLibrary(
+      loadLibrary[i % loadLibrary.length],
+      `load-${i}`,
+      job.supply.system,
+      job.loads,
+    );
     job.loads.push({ ...load, circuitId: null });
   }
   return job;
@@ -71,7 +77,11 @@ export async function proveLoad(url, other = '', otherVersion = 4) {
     rounds.push(['whole', await saves(url, 5, false)]);
     rounds.push(['now', await saves(url, 5, true)]);
   }
-  const best = (name) => rounds.filter(([which]) => which === name).map(([, one]) => one).toSorted((a, b) => b.perSecond - a.perSecond)[0];
+  const best = (name) =>
+    rounds
+      .filter(([which]) => which === name)
+      .map(([, one]) => one)
+      .toSorted((a, b) => b.perSecond - a.perSecond)[0];
   const now = best('now');
   const whole = best('whole');
   const before = other ? best('before') : null;
@@ -95,5 +105,8 @@ export async function proveLoad(url, other = '', otherVersion = 4) {
 }
 
 if (process.argv[1]?.endsWith('prove-load.mjs')) {
-  console.log(await proveLoad(process.argv[2] ?? 'http://127.0.0.1:4780', process.argv[3] ?? ''));
+  const [, , url = 'http://127.0.0.1:4780', other = '', file = ''] = process.argv;
+  const facts = await proveLoad(url, other);
+  console.log(facts);
+  if (file !== '') writeFileSync(file, JSON.stringify(facts));
 }

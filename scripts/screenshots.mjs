@@ -7,6 +7,10 @@ const browser = await launchBrowser();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
 page.setDefaultTimeout(15_000);
+// An invented name beside what is saved.
+await page.addInitScript(() =>
+  localStorage.setItem('levamen.who', JSON.stringify({ actor: 'Rowan', device: 'van tablet' })),
+);
 
 const open = async (job, stage) => {
   await page.goto(`${url}/jobs`);
@@ -60,11 +64,6 @@ await shoot('mend');
 await part('Power');
 await page.locator('lv-start-chart svg').waitFor();
 await shoot('power');
-await part('Circuit');
-await page.locator('[data-margin=starting]').click();
-await page.locator('lv-working-drawer lv-start-chart svg').waitFor();
-await shoot('start');
-await part('Close the working');
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Loads' }).click();
 await page.locator('lv-demand-chart svg').waitFor();
 await page.locator('td.name', { hasText: 'Well pump' }).click();
@@ -102,6 +101,26 @@ await open('Row house by the vineyard', 'Sources');
 await page.getByRole('button', { name: 'Dark scheme' }).click();
 await shoot('sources-dark');
 await page.getByRole('button', { name: 'Light scheme' }).click();
+await open('Farmhouse above the harbour', 'Brief');
+const saved = () => page.locator('lv-save-mark', { hasText: /^\s*saved/ }).waitFor();
+for (const [field, value] of [
+  ['Required runtime', '36'],
+  ['Year of life to size for', '8'],
+  ['Required runtime', '28'],
+]) {
+  await page.getByRole('textbox', { name: field }).fill(value);
+  await page.getByRole('textbox', { name: field }).press('Enter');
+  await page.waitForTimeout(1200);
+  await saved();
+}
+await part('History');
+await page.locator('lv-history-dialog li button').nth(2).click();
+await page.getByText('beside now').waitFor();
+await shoot('history');
+await page.locator('lv-history-dialog li button').nth(3).click();
+await page.getByRole('button', { name: 'Bring this state back' }).click();
+await page.waitForTimeout(1200);
+await saved();
 await page.keyboard.press('Control+k');
 await page.getByRole('combobox', { name: /^Find/ }).fill('pump');
 await shoot('find');

@@ -165,7 +165,7 @@ const nasty: readonly unknown[] = [
   1e300,
   -1e300,
   2_147_483_648,
-  9_007_199_254_740_993,
+  9_007_199_254_740_992,
   '9999.9',
   'NaN',
   '2026-02-30',
@@ -197,12 +197,23 @@ function mutatedJson(body: unknown, pick: (below: number) => number): unknown {
       .reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], copy.body);
     const key = path.at(-1);
     const value = nasty[pick(nasty.length)];
-    if (key === undefined) copy.body = value;
-    else if (pick(6) === 0 && Array.isArray(parent)) parent.splice(Number(key), 1);
-    else if (pick(6) === 0 && Array.isArray(parent)) parent.push(structuredClone(parent[Number(key)]));
-    else if (pick(8) === 0 && !Array.isArray(parent)) delete (parent as Record<string, unknown>)[key];
-    else if (pick(10) === 0) Object.assign(parent as object, { surprise: value });
-    else (parent as Record<string, unknown>)[key] = value;
+    if (key === undefined) {
+      copy.body = value;
+      continue;
+    }
+    const object = parent as Record<string, unknown>;
+    switch (pick(8)) {
+      case 0:
+        if (Array.isArray(parent)) parent.splice(Number(key), 1);
+        else Reflect.deleteProperty(object, key);
+        break;
+      case 1:
+        if (Array.isArray(parent)) parent.push(structuredClone(parent[Number(key)]));
+        else object['surprise'] = value;
+        break;
+      default:
+        object[key] = value;
+    }
   }
   return copy.body;
 }

@@ -1,12 +1,13 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
+import { fileURLToPath } from 'node:url';
 import { newJob, type SavedJob } from '@levamen/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
 
 /** The built program, as it runs. `./levamen test` builds it first. */
-const program = new URL('../dist/main.js', import.meta.url).pathname;
+const program = fileURLToPath(new URL('../dist/main.js', import.meta.url));
 
 let database: TestDatabase;
 const running = new Set<ChildProcess>();
@@ -35,6 +36,7 @@ const start = async (port = 0): Promise<{ child: ChildProcess; url: string }> =>
     env: {
       ...process.env,
       LEVAMEN_DATABASE_URL: database.url,
+      LEVAMEN_MIGRATION_URL: database.ownerUrl,
       LEVAMEN_PORT: String(port),
       LEVAMEN_LOG_LEVEL: 'silent',
     },
@@ -103,6 +105,7 @@ describe('the running server', () => {
       env: {
         ...process.env,
         LEVAMEN_DATABASE_URL: database.url,
+        LEVAMEN_MIGRATION_URL: database.ownerUrl,
         LEVAMEN_PORT: new URL(url).port,
         LEVAMEN_LOG_LEVEL: 'error',
       },

@@ -6,6 +6,7 @@ import { readJob } from '../read-job.js';
 import { sameValue } from '../same-value.js';
 import { mergeJobs } from './merge-jobs.js';
 import { mergeOrder } from './merge-order.js';
+import { runs } from '../../testing/runs.js';
 
 const base = readOf(demoJobs[0]!.job);
 const panel = base.survey.panels[0]!;
@@ -89,9 +90,9 @@ describe('merging', () => {
         const both = applied(all);
         expect(sameValue(sorted(merged.job), sorted(both))).toBe(true);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
-  });
+  }, 1_800_000);
 
   it('with the base changes nothing, and with oneself neither', () => {
     fc.assert(
@@ -101,9 +102,9 @@ describe('merging', () => {
         expect(sameValue(mergeJobs(base, base, edited).job, edited)).toBe(true);
         expect(mergeJobs(base, edited, structuredClone(edited))).toMatchObject({ questions: [], taken: [] });
       }),
-      { numRuns: 40 },
+      runs(40),
     );
-  });
+  }, 1_800_000);
 
   it('of any edits gives a valid job; what a side added is there, or is asked about', () => {
     fc.assert(
@@ -119,9 +120,9 @@ describe('merging', () => {
         // Fields I did not touch are never reverted to what they were.
         for (const question of first.questions) expect(question.mine).not.toEqual(question.theirs);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
-  });
+  }, 1_800_000);
 
   it('asks only about the field both changed, and takes the answer', () => {
     const mine = changeLoad({ ...base, name: 'Mine' }, 0, { runningPowerW: 111 });

@@ -1,6 +1,6 @@
 import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt } from './testing';
 import { IDBFactory } from 'fake-indexeddb';
-import { newJob, type Job, type SaveResult } from '@levamen/core';
+import { newJob, type Job, type SavedJob, type SaveResult } from '@levamen/core';
 import { firstValueFrom, Subject } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DeviceDatabase } from './device-database';
@@ -147,10 +147,7 @@ describe('leaving', () => {
     rename(page.session, 'Old job');
     await pass(800);
     const other = '00000000-0000-4000-8000-000000000002';
-    api.read = () => {
-      const { head } = api;
-      return new Subject<typeof head>().asObservable();
-    };
+    api.read = () => new Subject<SavedJob>();
     page.session.open(other).subscribe();
     await pass(6000);
     slow.next({ revision: 2, updatedAt });
