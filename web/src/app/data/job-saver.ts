@@ -79,6 +79,9 @@ export class JobSaver {
   /** What was merged in without asking. */
   readonly takenIn = new Subject<TakenIn>();
 
+  /** What is not on the server yet is kept on this device. */
+  readonly isKept = signal(true);
+
   private latest: Job | null = null;
   private saved: Job | null = null;
   private revision = 0;
@@ -88,7 +91,6 @@ export class JobSaver {
   private wantsWhole = false;
   private serverErrors = 0;
   private failures = 0;
-  private isKept = true;
   private isWriting = false;
   private writtenAt = 0;
   private readonly wake = new Subject<number>();
@@ -178,7 +180,7 @@ export class JobSaver {
   isAtRisk(): boolean {
     return (
       this.isBehind() &&
-      (!this.isKept || this.isWriting || ['refused', 'conflict', 'failing'].includes(this.status()))
+      (!this.isKept() || this.isWriting || ['refused', 'conflict', 'failing'].includes(this.status()))
     );
   }
 
@@ -326,7 +328,7 @@ export class JobSaver {
 
   private wrote(document: Job, kept: boolean): void {
     this.isWriting = false;
-    this.isKept = kept;
+    this.isKept.set(kept);
     if (!kept && this.isBehind()) {
       this.message.set(
         'This device keeps no draft (storage is off or full): wait for “saved” before you close the page.',

@@ -237,7 +237,7 @@ describe('a server that does not answer', () => {
     const { session } = await open(undefined, database);
     rename(session, 'A');
     await pass(10);
-    expect(session.message()).toContain('keeps no draft');
+    expect([session.isKept(), session.message()]).toEqual([false, expect.stringContaining('keeps no draft')]);
     const leaving = new Event('beforeunload', { cancelable: true });
     window.dispatchEvent(leaving);
     expect(leaving.defaultPrevented).toBe(true);

@@ -71,6 +71,7 @@ export class JobSession {
   readonly job = computed(() => this.history()?.present ?? null);
   readonly status = computed(() => this.saver()?.status() ?? 'saved');
   readonly message = computed(() => this.saver()?.message() ?? '');
+  readonly isKept = computed(() => this.saver()?.isKept() ?? true);
   readonly conflict = computed(() => this.saver()?.conflict() ?? null);
   /** Why the last edit was not taken; '' once another one was. */
   readonly refusal = signal('');

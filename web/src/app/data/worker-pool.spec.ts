@@ -88,4 +88,23 @@ describe('a pool of workers', () => {
     expect(prepared).toEqual(['1:a', '1:b']);
     one.end();
   });
+
+  it('says so when a worker fails as a whole, instead of waiting for ever, and goes on with new ones', async () => {
+    const workers: EventTarget[] = [];
+    const failing = new WorkerPool<Api>(() => {
+      const silent = { postMessage: () => undefined, terminate: () => undefined };
+      const worker = Object.assign(new EventTarget(), silent);
+      workers.push(worker);
+      return worker as unknown as Worker;
+    }, 1);
+    const never = firstValueFrom(failing.run('a', prepare('a'), doubles(1)).pipe(last()));
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    workers[0]!.dispatchEvent(new Event('error'));
+    await expect(never).rejects.toThrow('A worker failed');
+    const again = firstValueFrom(failing.run('a', prepare('a'), doubles(1)).pipe(last()));
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    expect(workers).toHaveLength(2);
+    workers[1]!.dispatchEvent(new Event('error'));
+    await expect(again).rejects.toThrow('A worker failed');
+  });
 });

@@ -19,6 +19,7 @@ import {
   debounceTime,
   EMPTY,
   from,
+  of,
   startWith,
   Subject,
   switchMap,
@@ -84,6 +85,18 @@ export class JobList {
       takeUntilDestroyed(),
     ),
   );
+  private readonly storage = toSignal(
+    combineLatest([toObservable(this.query), this.reload.pipe(startWith(undefined))]).pipe(
+      switchMap(([{ bin }]) => (bin ? this.api.storage().pipe(catchError(() => of(null))) : of(null))),
+    ),
+  );
+  /** What lies in the bin takes room until it is removed for good. */
+  protected readonly binText = computed(() => {
+    const found = this.storage();
+    if (!found) return '';
+    const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
+    return `Readings that only jobs in the bin have take ${megabytes(found.binBlobBytes)}, all readings ${megabytes(found.blobBytes)}, all saved states of all jobs ${megabytes(found.revisionBytes)}.`;
+  });
   protected readonly rows = computed(() => {
     const page = this.found();
     if (!page) return null;

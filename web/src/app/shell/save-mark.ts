@@ -12,6 +12,12 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
   failing: { word: 'not saved', icon: 'pi pi-times-circle' },
 };
 
+/** Neither on the server nor on the device. */
+const notKept = {
+  word: 'server not reachable, and this device keeps nothing: leave this page open',
+  icon: 'pi pi-exclamation-triangle',
+};
+
 /** Where the last edit is: saved, on its way, or kept on this device. */
 @Component({
   selector: 'lv-save-mark',
@@ -57,7 +63,10 @@ const marks: Readonly<Record<SaveStatus, { readonly word: string; readonly icon:
 })
 export class SaveMark {
   protected readonly session = inject(JobSession);
-  protected readonly mark = computed(() => marks[this.session.status()]);
+  protected readonly mark = computed(() => {
+    const status = this.session.status();
+    return status === 'retrying' && !this.session.isKept() ? notKept : marks[status];
+  });
 
   protected again(): void {
     void this.session.saveNow();
