@@ -191,6 +191,7 @@ export function problemText(error: unknown): string {
   if (error.status === 0) return 'The server does not answer. Check that Levamen is running.';
   const problem = problemSchema
     .partial()
+    .loose()
     .safeParse(typeof error.error === 'string' ? tryJson(error.error) : error.error);
   const data = problem.success ? problem.data : {};
   const where = data.problems?.[0];

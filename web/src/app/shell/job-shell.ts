@@ -76,7 +76,7 @@ export class JobShell {
   protected readonly historyOpen = signal(false);
   protected readonly failure = signal('');
   /** What the server keeps and cannot read. */
-  protected readonly unreadable = signal<UnreadableJob['unreadable'] | null>(null);
+  protected readonly unreadable = signal<UnreadableJob | null>(null);
   private readonly again = new Subject<void>();
   /** A stage that could not be fetched, and where it was. */
   private readonly missedStage = signal('');
@@ -102,7 +102,7 @@ export class JobShell {
             tap(({ document }) => title.setTitle(`${document.name} · Levamen`)),
             catchError((error: unknown) => {
               this.failure.set(problemText(error));
-              this.unreadable.set(unreadableJob(error)?.unreadable ?? null);
+              this.unreadable.set(unreadableJob(error));
               return EMPTY;
             }),
           ),

@@ -9,41 +9,56 @@ import { JobsApi, problemText } from '../data/jobs-api';
   selector: 'lv-unreadable-job',
   imports: [Button],
   template: `
-    <h2>{{ found().name }}</h2>
-    <p>
-      Nothing is lost: the job is kept exactly as it was saved, with all its revisions. There are these ways
-      on:
-    </p>
-    <ul>
-      <li><a [href]="'/api/jobs/' + id() + '/raw'" download>Download it as it is stored</a></li>
-      @if (found().mended; as mended) {
+    <section class="sheet">
+      <h2>{{ found().unreadable.name }}</h2>
+      <p>Its last saved state (revision {{ found().unreadable.revision }}) is not valid for this version:</p>
+      <ul>
+        @for (one of found().problems ?? []; track one.path) {
+          <li>
+            {{ one.message }} <span class="soft">({{ one.path }})</span>
+          </li>
+        }
+      </ul>
+      <p>
+        Nothing is lost: the job is kept exactly as it was saved, with all its revisions. There are these ways
+        on:
+      </p>
+      <ul>
+        <li><a [href]="'/api/jobs/' + id() + '/raw'" download>Download it as it is stored</a></li>
+        @if (found().unreadable.mended; as mended) {
+          <li>
+            <p-button label="Open it mended" size="small" (onClick)="save(mended.document)" />
+            {{ mended.places.length === 1 ? 'One place is' : mended.places.length + ' places are' }} set back
+            or left out: {{ mended.places.join(', ') }}. The stored revision stays as it is.
+          </li>
+        }
+        @if (found().unreadable.lastReadable; as revision) {
+          <li>
+            <p-button
+              [label]="'Go back to revision ' + revision"
+              size="small"
+              [outlined]="true"
+              (onClick)="goBack(revision)"
+            />
+            the newest one that can be read.
+          </li>
+        }
         <li>
-          <p-button label="Open it mended" size="small" (onClick)="save(mended.document)" />
-          {{ mended.places.length === 1 ? 'One place is' : mended.places.length + ' places are' }} set back or
-          left out: {{ mended.places.join(', ') }}. The stored revision stays as it is.
+          <label>
+            Put a mended file in its place
+            <input type="file" accept=".json,application/json" (change)="replace($event)" />
+          </label>
         </li>
-      }
-      @if (found().lastReadable; as revision) {
-        <li>
-          <p-button
-            [label]="'Go back to revision ' + revision"
-            size="small"
-            [outlined]="true"
-            (onClick)="goBack(revision)"
-          />
-          the newest one that can be read.
-        </li>
-      }
-      <li>
-        <label>
-          Put a mended file in its place
-          <input type="file" accept=".json,application/json" (change)="replace($event)" />
-        </label>
-      </li>
-    </ul>
-    <p class="error" aria-live="polite">{{ problem() }}</p>
+      </ul>
+      <p class="error" aria-live="polite">{{ problem() }}</p>
+    </section>
   `,
   styles: `
+    .sheet {
+      padding: 1rem 1.2rem;
+      margin-block: 1rem;
+      max-width: 48rem;
+    }
     ul {
       padding-inline-start: 1.2rem;
     }
@@ -60,7 +75,7 @@ import { JobsApi, problemText } from '../data/jobs-api';
 export class UnreadableJobView {
   private readonly api = inject(JobsApi);
   readonly id = input.required<string>();
-  readonly found = input.required<UnreadableJob['unreadable']>();
+  readonly found = input.required<UnreadableJob>();
   readonly mended = output();
   protected readonly problem = signal('');
 
@@ -90,7 +105,7 @@ export class UnreadableJobView {
 
   private saved(document: Job): Observable<unknown> {
     return this.api.save(this.id(), {
-      baseRevision: this.found().revision,
+      baseRevision: this.found().unreadable.revision,
       saveId: crypto.randomUUID(),
       supersedes: [],
       base: null,
