@@ -196,7 +196,7 @@ function mutatedJson(body: unknown, pick: (below: number) => number): unknown {
       .slice(0, -1)
       .reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], copy.body);
     const key = path.at(-1);
-    const value = nasty[pick(nasty.length)];
+    const value = structuredClone(nasty[pick(nasty.length)]);
     if (key === undefined) {
       copy.body = value;
       continue;
@@ -225,7 +225,7 @@ function mutated(request: Valid, pick: (below: number) => number): Valid {
     const parts = path.split(/(?<=[/?&=])/);
     const at = 2 + pick(Math.max(1, parts.length - 2));
     const separator = /[/?&=]$/.exec(parts[at] ?? '')?.[0] ?? '';
-    const value = nasty[pick(nasty.length)];
+    const value = structuredClone(nasty[pick(nasty.length)]);
     const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
     const changed = parts
       .with(Math.min(at, parts.length - 1), `${safely(text.slice(0, 300))}${separator}`)
@@ -236,7 +236,7 @@ function mutated(request: Valid, pick: (below: number) => number): Valid {
     const lines = body.split('\n');
     const line = pick(pick(2) === 0 ? Math.min(9, lines.length) : lines.length);
     const fields = lines[line]!.split(',');
-    const value = nasty[pick(nasty.length)];
+    const value = structuredClone(nasty[pick(nasty.length)]);
     const put = fields.with(pick(fields.length), typeof value === 'object' ? '' : String(value)).join(',');
     return { ...request, body: lines.with(line, put).join('\n') };
   }

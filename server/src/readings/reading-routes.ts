@@ -83,9 +83,7 @@ export function readingRoutes(store: ReadingStore, seen: (id: string) => Promise
     ),
     async (request, response) => {
       const { found } = await setOf(request.params);
-      const position = Number(request.params.position);
-      if (!Number.isInteger(position) || position < 0 || position >= found.channels.length)
-        throw notFound('channel');
+      const position = positionIn(found, request.params.position);
       const values = Buffer.isBuffer(request.body)
         ? await unpackChannel(request.body).catch(() => null)
         : null;
@@ -111,12 +109,18 @@ export function readingRoutes(store: ReadingStore, seen: (id: string) => Promise
 
   router.get<Parameters>('/:set/channels/:position', async (request, response) => {
     const { found } = await setOf(request.params);
-    const position = Number(request.params.position);
-    const payload = Number.isInteger(position) ? await store.channel(found.id, position) : null;
+    const payload = await store.channel(found.id, positionIn(found, request.params.position));
     if (!payload) throw notFound('channel');
     // The values are deflated already.
     response.set('Cache-Control', 'no-transform, no-store').type('application/octet-stream').send(payload);
   });
 
   return router;
+}
+
+/** The place of a channel in its set. */
+function positionIn({ channels }: SavedReadingSet, text: string): number {
+  const position = Number(text);
+  if (!/^\d{1,3}$/.test(text) || position >= channels.length) throw notFound('channel');
+  return position;
 }
