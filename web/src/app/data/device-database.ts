@@ -46,7 +46,16 @@ export class DeviceDatabase {
 
   /** The open database; rejects where storage is switched off. A failure is tried again the next time. */
   open(): Promise<DeviceHandle> {
-    this.handle ??= openDB<DeviceSchema>('levamen', 1, {
+    this.handle ??= this.opened().catch((error: unknown) => {
+      this.handle = null;
+      throw error;
+    });
+    return this.handle;
+  }
+
+  /** Where storage is switched off, some browsers throw at once: that becomes a rejection here. */
+  private async opened(): Promise<DeviceHandle> {
+    return openDB<DeviceSchema>('levamen', 1, {
       upgrade: (database) => {
         for (const name of ['drafts', 'histories'] as const) {
           database.createObjectStore(name, { keyPath: ['jobId', 'tab'] }).createIndex('job', 'jobId');
@@ -56,10 +65,6 @@ export class DeviceDatabase {
       terminated: () => {
         this.handle = null;
       },
-    }).catch((error: unknown) => {
-      this.handle = null;
-      throw error;
     });
-    return this.handle;
   }
 }

@@ -1,0 +1,72 @@
+import { isDeepStrictEqual } from 'node:util';
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { runs } from '../testing/runs.js';
+import { entriesByIdentity, indexOfIdentity, keyInWords, nameOf, valueAt } from './identity.js';
+import { sameValue } from './same-value.js';
+
+describe('two JSON values', () => {
+  it('say the same exactly where Node’s deep comparison says so', () => {
+    fc.assert(
+      fc.property(fc.jsonValue({ maxDepth: 3 }), fc.jsonValue({ maxDepth: 3 }), (a, b) => {
+        // JSON knows no negative zero.
+        const [left, right] = [
+          JSON.parse(JSON.stringify(a)) as unknown,
+          JSON.parse(JSON.stringify(b)) as unknown,
+        ];
+        expect(sameValue(left, right)).toBe(isDeepStrictEqual(left, right));
+        expect(sameValue(left, structuredClone(left))).toBe(true);
+      }),
+      runs(400),
+    );
+  });
+
+  it('do so in whatever order their keys stand, and not where a key is missing', () => {
+    expect(sameValue({ a: 1, b: [{ c: 2, d: 3 }] }, { b: [{ d: 3, c: 2 }], a: 1 })).toBe(true);
+    expect(sameValue({ a: undefined }, { b: undefined })).toBe(false);
+    expect(sameValue([1, 2], [2, 1])).toBe(false);
+    expect(sameValue([], {})).toBe(false);
+    expect(sameValue(null, {})).toBe(false);
+  });
+});
+
+describe('the identity of things in lists', () => {
+  it('is their id, their service, or the change they cost; lists of values have none', () => {
+    expect([...entriesByIdentity([{ id: 'b' }, { id: 'a' }])!.keys()]).toEqual(['b', 'a']);
+    expect([...entriesByIdentity([{ serviceId: 's' }])!.keys()]).toEqual(['s']);
+    expect([...entriesByIdentity([{ change: 'pack', cost: 1 }])!.keys()]).toEqual(['pack']);
+    expect(entriesByIdentity([])!.size).toBe(0);
+    expect(entriesByIdentity([1, 2])).toBeNull();
+    expect(entriesByIdentity([{ id: 'a' }, { id: 'a' }])).toBeNull();
+    expect(entriesByIdentity([{ id: 'a' }, {}])).toBeNull();
+  });
+
+  it('finds them wherever they stand', () => {
+    const job = { survey: { panels: [{ id: 'p', circuits: [{ id: 'x' }, { id: 'c', name: 'Pump' }] }] } };
+    expect(valueAt(job, ['survey', 'panels', 'p', 'circuits', 'c', 'name'])).toBe('Pump');
+    expect(valueAt(job, ['survey', 'panels', 'q'])).toBeUndefined();
+    expect(valueAt(job, ['survey', 'panels', 'p', 'name', 'x'])).toBeUndefined();
+    expect(indexOfIdentity(job.survey.panels[0]!.circuits, 'c')).toBe(1);
+    expect(indexOfIdentity(job.survey.panels[0]!.circuits, 'z')).toBe(-1);
+  });
+});
+
+describe('keys in words', () => {
+  it.each([
+    ['requiredRuntimeH', 'required runtime'],
+    ['surplusSolarWhPerDay', 'surplus solar'],
+    ['floorAreaM2', 'floor area'],
+    ['runningPowerW', 'running power'],
+    ['latitudeDeg', 'latitude'],
+    ['name', 'name'],
+    ['legs', 'legs'],
+    ['handsOn', 'hands on'],
+  ])('%s is %s', (key, words) => {
+    expect(keyInWords(key)).toBe(words);
+  });
+
+  it('name things by the first name there is', () => {
+    expect(nameOf(undefined, { name: '' }, { name: 'Pump' }, { name: 'Other' })).toBe('Pump');
+    expect(nameOf(null, 7, {})).toBeUndefined();
+  });
+});
