@@ -46,7 +46,7 @@ const text = `# Proofs
 
 Written by \`./levamen prove\`: what \`./levamen test\` runs a slice of, for long. Machine: ${os.cpus().length} cores, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}.
 
-Also proven, without figures of their own: merging and reading of changes by 50 times as many random cases as in the tests
+Also proven, without figures of their own: merging and reading of changes by 20 times as many random cases as in the tests
 (\`core/src/job/merge/merge-jobs.spec.ts\`, \`core/src/job/read-change.spec.ts\`), the first start interrupted at ten moments, killed
 servers and databases, reused process ids, a full disk, backup and restore (\`server/src/commands.spec.ts\`).
 

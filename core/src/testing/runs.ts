@@ -1,5 +1,5 @@
 /** How many times longer a proof is than a test. */
-const proofFactor = 50;
+const proofFactor = 20;
 
 /** Runs of a property: so many in a test, many more under `./levamen prove`. */
 export const runs = (inTest: number): { numRuns: number } => ({

@@ -1,0 +1,66 @@
+import { demoJobs, newJob } from '@levamen/core';
+import { describe, expect, it } from 'vitest';
+import { shellAction, shortcuts } from './shortcuts';
+import { stages } from './stages';
+
+const press = (key: string, facts: KeyboardEventInit = {}, on: HTMLElement = document.body) => {
+  let action = null;
+  on.addEventListener('keydown', (event) => (action = shellAction(event)), { once: true });
+  document.body.append(on === document.body ? '' : on);
+  on.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, ...facts }));
+  return action;
+};
+const element = (tag: string, role = ''): HTMLElement => {
+  const made = document.createElement(tag);
+  if (role !== '') made.setAttribute('role', role);
+  return made;
+};
+
+describe('keys of the shell', () => {
+  it.each([
+    ['k', { ctrlKey: true }, { kind: 'palette' }],
+    ['K', { metaKey: true }, { kind: 'palette' }],
+    ['/', {}, { kind: 'palette' }],
+    ['?', {}, { kind: 'keys' }],
+    ['z', { ctrlKey: true }, { kind: 'undo' }],
+    ['Z', { ctrlKey: true, shiftKey: true }, { kind: 'redo' }],
+    ['y', { ctrlKey: true }, { kind: 'redo' }],
+    ['3', {}, { kind: 'stage', index: 2 }],
+    ['0', {}, null],
+    ['3', { altKey: true }, null],
+    ['x', {}, null],
+  ])('%s with %o', (key, facts, action) => {
+    expect(press(key, facts)).toEqual(action);
+  });
+
+  it('leave alone whoever types, but for finding', () => {
+    for (const tag of ['input', 'textarea', 'select']) {
+      expect(press('3', {}, element(tag))).toBeNull();
+      expect(press('z', { ctrlKey: true }, element(tag))).toBeNull();
+      expect(press('k', { ctrlKey: true }, element(tag))).toEqual({ kind: 'palette' });
+    }
+    expect(press('3', {}, element('div', 'grid'))).toBeNull();
+  });
+
+  it('are listed, with as many stages as there are', () => {
+    const everywhere = shortcuts[0]!.rows.map(({ keys }) => keys);
+    expect(everywhere).toContain(`1 to ${stages.length}`);
+    for (const { rows } of shortcuts) expect(new Set(rows.map(({ keys }) => keys)).size).toBe(rows.length);
+  });
+});
+
+describe('how far a stage is', () => {
+  it('never says more than all, and counts what has been said', () => {
+    for (const job of [newJob('Empty'), ...demoJobs.map((one) => one.job)]) {
+      for (const { name, completeness } of stages) {
+        const { done, of } = completeness(job);
+        expect(done, name).toBeGreaterThanOrEqual(0);
+        expect(done, name).toBeLessThanOrEqual(of);
+      }
+    }
+    const brief = stages.find(({ path }) => path === 'brief')!;
+    const job = newJob('New');
+    const before = brief.completeness(job).done;
+    expect(brief.completeness({ ...job, brief: { ...job.brief, handsOn: false } }).done).toBe(before + 1);
+  });
+});
