@@ -142,7 +142,11 @@ export class JobList {
 
   /** The row stays until the list is asked for again, so that the way back is where the finger is. */
   protected delete(job: JobSummary): void {
-    this.then(this.api.delete(job.id), () => this.deleted.update((all) => new Map(all).set(job.id, job)));
+    this.then(this.api.delete(job.id), () => {
+      // Somebody may look at the bin by now.
+      if (this.query().bin) this.reload.next();
+      else this.deleted.update((all) => new Map(all).set(job.id, job));
+    });
   }
 
   protected bringBack(job: JobSummary): void {
