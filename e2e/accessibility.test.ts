@@ -28,6 +28,11 @@ for (const scheme of ['light', 'dark'] as const) {
     await check(page, scheme);
     await bench.open('Farmhouse above the harbour');
     await check(page, scheme);
+    await page.getByRole('button', { name: 'History' }).click();
+    await page.getByRole('button', { name: /the job as it began/ }).click();
+    await expect(page.getByText('beside now')).toBeVisible();
+    await check(page, scheme);
+    await page.keyboard.press('Escape');
     await bench.goTo('Usage');
     await expect(page.locator('lv-bills-card svg')).toBeVisible();
     await check(page, scheme);

@@ -37,6 +37,8 @@ export class ChannelTable {
   private readonly edits = inject(UsageEdits);
   readonly job = input.required<Job>();
   readonly analysis = input.required<UsageAnalysis>();
+  /** Something is being read or worked out: what would be dropped then cannot be asked for. */
+  readonly isBusy = input(false);
   readonly flip = output<string>();
   readonly role = output<{ channel: string; role: ChannelRole }>();
   /** Take the measured figures of a channel for the loads of its circuit. */
