@@ -83,6 +83,12 @@ process_start() {
   printf '%s' "${20}"
 }
 
+# process_runs PID. Without a redirection: a signal that comes in the middle of one would print its words nowhere.
+process_runs() {
+  local start
+  start=$(process_start "$1")
+}
+
 # note_process NAME PID: keeps the id together with its start.
 note_process() {
   mkdir -p "$RUN"

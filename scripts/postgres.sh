@@ -120,7 +120,10 @@ postmaster_pid() {
   [[ "$pid" =~ ^[0-9]+$ ]] && [ "$(readlink "/proc/$pid/cwd" 2>/dev/null)" = "$(readlink -f "$PG_HOME/data")" ] && printf '%s' "$pid"
 }
 
-cluster_runs() { postmaster_pid >/dev/null; }
+cluster_runs() {
+  local pid
+  pid=$(postmaster_pid)
+}
 
 cluster_answers() { "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$PG_PORT" -t 2; }
 

@@ -13,7 +13,7 @@ answers() { node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 
 wait_until_ready() {
   local pid=$1 url=$2
   for _ in $(seq 300); do
-    process_start "$pid" >/dev/null || return 1
+    process_runs "$pid" || return 1
     if answers "$url"; then return 0; fi
     sleep 0.2
   done
@@ -133,7 +133,7 @@ watch_over() {
         continue
       fi
     fi
-    if ! process_start "$SERVER_PID" >/dev/null; then
+    if ! process_runs "$SERVER_PID"; then
       { wait "$SERVER_PID" || status=$?; } 2>/dev/null
       if [ "$status" = 3 ] || [ "$status" = 4 ]; then server_gave_up "The server cannot go on."; fi
       [ $((SECONDS - began)) -lt 60 ] || pause=1
