@@ -34,7 +34,7 @@ unit_tests() {
 
 server_tests() {
   LEVAMEN_TEST_DATABASE_URL=$(database_url levamen postgres) LEVAMEN_TEST_OWNER_URL=$(database_url levamen_owner postgres) \
-    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE LEVAMEN_PG_BIN=$PG_BIN \
+    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE \
     npx --no-install vitest run --project server --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"
 }
 
