@@ -28,36 +28,46 @@ lint_result() {
   return $result
 }
 
-unit_tests() {
-  npx --no-install vitest run --project core --project web --reporter=default --reporter=json --outputFile.json="$TEST_HOME/unit.json"
+core_tests() {
+  npx --no-install vitest run --project core --reporter=default --reporter=json --outputFile.json="$TEST_HOME/core.json"
 }
 
-server_tests() {
+# The page's tests are compiled by Angular, templates and all.
+page_tests() { (cd web && npx --no-install ng test --reporters=json --reporters=default --output-file="$TEST_HOME/page.json"); }
+
+# server_vitest ARGUMENTS...: the server's tests on the cluster that runs.
+server_vitest() {
   LEVAMEN_TEST_DATABASE_URL=$(database_url levamen postgres) LEVAMEN_TEST_OWNER_URL=$(database_url levamen_owner postgres) \
     LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE \
-    npx --no-install vitest run --project server --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"
+    npx --no-install vitest run --project server "$@"
 }
 
-e2e_tests() {
-  local port
+server_tests() { server_vitest --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"; }
+
+# with_server HOME DATABASE COMMAND...: beside a server of its own on the cluster that runs; the command finds its address in LEVAMEN_E2E_URL.
+with_server() {
+  local home=$1 database=$2 port result=0
+  shift 2
   port=$(free_port)
-  ensure_database levamen_e2e
+  ensure_database "$database"
   export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
-  LEVAMEN_DATABASE_URL=$(database_url levamen_app levamen_e2e)
-  LEVAMEN_MIGRATION_URL=$(database_url levamen_owner levamen_e2e)
+  LEVAMEN_DATABASE_URL=$(database_url levamen_app "$database")
+  LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$database")
   export LEVAMEN_DATABASE_URL LEVAMEN_MIGRATION_URL LEVAMEN_E2E_URL="http://127.0.0.1:$port"
-  export LEVAMEN_E2E_HOME="$TEST_HOME" LEVAMEN_E2E_PID_FILE="$TEST_HOME/server.pid"
+  export LEVAMEN_E2E_HOME="$home" LEVAMEN_E2E_PID_FILE="$home/server.pid"
   node server/dist/main.js &
   printf '%s' "$!" >"$LEVAMEN_E2E_PID_FILE"
   wait_until_ready "$!" "$LEVAMEN_E2E_URL" || return 1
-  local result=0
-  npx --no-install playwright test -c e2e/playwright.config.ts "$@" || result=1
-  end_test_server
+  "$@" || result=1
+  end_beside_server
   return $result
 }
 
 # Tests kill and start the server; the last one is noted in the file.
-end_test_server() { kill "$(cat "$TEST_HOME/server.pid" 2>/dev/null)" 2>/dev/null || true; }
+end_beside_server() { kill "$(cat "${LEVAMEN_E2E_PID_FILE:-}" 2>/dev/null)" 2>/dev/null || true; }
+
+e2e_tests() { with_server "$TEST_HOME" levamen_e2e npx --no-install playwright test -c e2e/playwright.config.ts "$@"; }
+
 remove_test_cluster() { remove_cluster "$TEST_HOME/pg"; }
 
 # Adds up what the runners counted.
@@ -66,7 +76,7 @@ summary() {
     const { readFileSync } = require("fs");
     const read = (name) => { try { return JSON.parse(readFileSync(`${process.argv[1]}/${name}.json`, "utf8")); } catch { return null; } };
     let passed = 0, failed = 0;
-    for (const name of ["unit", "server"]) {
+    for (const name of ["core", "page", "server"]) {
       const report = read(name);
       passed += report?.numPassedTests ?? 0;
       failed += report?.numFailedTests ?? 0;
@@ -98,8 +108,9 @@ run_tests() {
   ensure_roles
   step "Server tests on PostgreSQL" server_tests
   step "Lint and formatting" lint_result
-  step "Unit tests of core and page" unit_tests
-  on_exit end_test_server
+  step "Unit tests of the core" core_tests
+  step "Tests of the page's parts" page_tests
+  on_exit end_beside_server
   step "End-to-end tests in Chromium" e2e_tests "$@"
   say "All of it took $((SECONDS - begin)) s"
   summary

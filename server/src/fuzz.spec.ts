@@ -7,6 +7,7 @@ import * as fc from 'fast-check';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { makeApp } from './http/app.js';
+import { readingSet } from './testing/reading-set.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
 import { times, writeDown } from './testing/proof.js';
 import { weatherText } from './testing/weather-text.js';
@@ -58,18 +59,6 @@ const made = async (request: Valid): Promise<{ id: string; revision: number }> =
   expect(status, text.slice(0, 300)).toBeLessThan(300);
   return JSON.parse(text) as { id: string; revision: number };
 };
-const readingSet = {
-  name: 'Meter',
-  zone: 'Europe/Vienna',
-  startS: 1_767_225_600,
-  intervalS: 900,
-  count: 4,
-  channels: [
-    { name: 'Import', role: 'import', quantity: 'energy' },
-    { name: 'Export', role: 'export', quantity: 'energy' },
-  ],
-};
-
 /** Every route with a request it takes. Those that remove something get a new one each time. */
 async function validRequests(): Promise<readonly (() => Promise<Valid>)[]> {
   const job = await made({ method: 'POST', path: '/api/jobs', body: { document: demoJobs[0]!.job } });

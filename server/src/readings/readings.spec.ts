@@ -1,6 +1,7 @@
 import { deflateSync } from 'node:zlib';
 import { decodeMilli, demoReadings, encodeMilli, gap, newJob, savedReadingSetSchema } from '@levamen/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readingSet as set } from '../testing/reading-set.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
 import { packChannel, unpackChannel } from './pack-channel.js';
 
@@ -13,17 +14,6 @@ beforeAll(async () => {
 });
 afterAll(() => test.database.close());
 
-const set = {
-  name: 'Meter',
-  zone: 'Europe/Vienna',
-  startS: 1_767_225_600,
-  intervalS: 900,
-  count: 4,
-  channels: [
-    { name: 'Import', role: 'import', quantity: 'energy' },
-    { name: 'Export', role: 'export', quantity: 'energy' },
-  ],
-};
 const values = Int32Array.from([1000, gap, -3, 4_000_000]);
 const base = (): string => `/api/jobs/${jobId}/readings`;
 const begin = async (): Promise<string> =>

@@ -86,31 +86,30 @@ export function mergeJobs(
   if (sameValue(base, mine)) return whole(theirs);
   const merge = (my: unknown, their: unknown) =>
     mergeTrees(base, my, their, (path) => answers.get(keyOf(path)) ?? unanswered);
-  const clashing = (my: unknown, their: unknown) => clashesOf(merge(my, their).value, [mine, theirs]);
+  const clashing = (merged: unknown) => clashesOf(merged, [mine, theirs]);
 
-  const { contested } = merge(mine, theirs);
-  const questions: MergeQuestion[] = contested.map(({ path, label, mine: my, theirs: their }) => ({
+  const merged = merge(mine, theirs);
+  const questions: MergeQuestion[] = merged.contested.map(({ path, label, mine: my, theirs: their }) => ({
     key: keyOf(path),
     label,
     mine: my,
     theirs: their,
     why: '',
   }));
-  let my: unknown = mine;
-  let their: unknown = theirs;
-  if (clashing(mine, theirs).length > 0) {
+  let fitting = merged.value;
+  if (clashing(fitting).length > 0) {
     const solved = solveClashes(
       groupsOf(base, mine),
       groupsOf(base, theirs),
       mine,
       theirs,
       answers,
-      clashing,
+      (my, their) => clashing(merge(my, their).value),
     );
     questions.push(...solved.questions);
-    ({ my, their } = solved);
+    fitting = merge(solved.my, solved.their).value;
   }
-  const job = settleJob(merge(my, their).value as Job);
+  const job = settleJob(fitting as Job);
   return { job, questions, taken: diffJobs(mine, job) };
 }
 

@@ -1,15 +1,7 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  inject,
-  input,
-  linkedSignal,
-  output,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { nameSchema } from '@levamen/core';
-import { Typing } from '../ui/typing';
+import { TypedText } from '../ui/typed-text';
 
 /** The job's name, edited where it stands. */
 @Component({
@@ -18,15 +10,15 @@ import { Typing } from '../ui/typing';
   template: `
     <input
       aria-label="Name of the job"
-      [ngModel]="text()"
-      (ngModelChange)="onTyped($event)"
-      [attr.aria-invalid]="error() !== '' || null"
+      [ngModel]="typed.text()"
+      (ngModelChange)="typed.onTyped($event)"
+      [attr.aria-invalid]="typed.error() !== '' || null"
       aria-describedby="job-name-error"
-      (blur)="commit()"
-      (keydown.enter)="commit()"
-      (keydown.escape)="reset()"
+      (blur)="typed.commit()"
+      (keydown.enter)="typed.commit()"
+      (keydown.escape)="typed.reset()"
     />
-    <span id="job-name-error" aria-live="polite">{{ error() }}</span>
+    <span id="job-name-error" aria-live="polite">{{ typed.error() }}</span>
   `,
   styles: `
     :host {
@@ -58,31 +50,10 @@ import { Typing } from '../ui/typing';
 export class JobName {
   readonly name = input.required<string>();
   readonly nameChange = output<string>();
-  private readonly typing = inject(Typing);
-  protected readonly text = linkedSignal<string, string>({
-    source: this.name,
-    computation: (name, before) => (before?.value.trim() === name ? before.value : name),
-  });
-  protected readonly error = signal('');
   private readonly schema = nameSchema(120);
-
-  protected onTyped(text: string): void {
-    this.text.set(text);
-    const typed = text.trim();
-    if (this.schema.safeParse(typed).success && typed !== this.name())
-      this.typing.during(() => this.nameChange.emit(typed));
-  }
-
-  protected commit(): void {
-    this.typing.pause();
-    const typed = this.text().trim();
-    const checked = this.schema.safeParse(typed);
-    this.error.set(checked.success ? '' : checked.error.issues[0]!.message);
-    if (checked.success && typed !== this.name()) this.nameChange.emit(typed);
-  }
-
-  protected reset(): void {
-    this.text.set(this.name());
-    this.error.set('');
-  }
+  protected readonly typed = new TypedText(
+    this.name,
+    () => this.schema,
+    (name) => this.nameChange.emit(name),
+  );
 }
