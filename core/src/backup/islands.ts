@@ -1,4 +1,4 @@
-import type { StackPart } from '../job/design.schema.js';
+import type { StackPart } from '../sizing/stack-part.schema.js';
 import type { Job } from '../job/job.schema.js';
 import type { Panel, Service } from '../panel/panel.schema.js';
 import { panelUpstream } from '../panel/panel-tree.js';

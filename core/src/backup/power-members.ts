@@ -1,7 +1,7 @@
 import type { Job } from '../job/job.schema.js';
 import type { Load } from '../load/load.schema.js';
 import { sumHourlyEnergyWh } from '../load/sum-hourly-energy.js';
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { standings, type Standing } from './lane-of.js';
 
 /** A load of the backup set and where it stands. */

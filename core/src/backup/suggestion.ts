@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue/unit.schema.js';
-import type { StackPart } from '../job/design.schema.js';
+import type { StackPart } from '../sizing/stack-part.schema.js';
 import type { Job } from '../job/job.schema.js';
 import type { Load } from '../load/load.schema.js';
 import { plannedLoad } from '../load/planned-load.js';

@@ -1,4 +1,4 @@
-import type { Chemistry } from '../job/settings.js';
+import type { Chemistry } from './chemistry.js';
 import { interpolate } from '../unit/interpolate.js';
 
 /** Common practice, no source: full between 20 and 50 °C, some 10 % less at freezing. */

@@ -5,7 +5,7 @@ import { existingLoadW } from '../code/nec-220-87.js';
 import { derived, given, type Figure } from '../figure/figure.js';
 import type { Job } from '../job/job.schema.js';
 import type { Settings } from '../job/settings.js';
-import { settingSource } from '../job/settings.js';
+import { settingSource } from '../figure/setting.js';
 import type { Load } from '../load/load.schema.js';
 import { serviceRatingA } from '../panel/service-rating.js';
 import { systemFacts } from '../supply/legs.js';

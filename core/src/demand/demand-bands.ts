@@ -1,5 +1,6 @@
 import { dayPartFacts } from '../load/day-parts.js';
-import { dayParts, type DayPart, type Load, type Season } from '../load/load.schema.js';
+import { dayParts, type DayPart, type Load } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { onShare } from '../load/on-share.js';
 import { runningPowerVA } from '../load/running-power.js';
 import { legShare } from '../supply/leg-share.js';

@@ -1,16 +1,12 @@
 import type { OverloadPoint } from '../catalogue/unit.schema.js';
 import { dayPartFacts } from '../load/day-parts.js';
 import { cyclesPerHour } from '../load/kind-behaviour.js';
-import { dayParts, type Load, type Season } from '../load/load.schema.js';
+import { dayParts, type Load } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { onShare } from '../load/on-share.js';
 import { runningPowerVA } from '../load/running-power.js';
+import type { TripLevel } from '../inverter/trip-level.js';
 import { DemandDistribution } from './demand-distribution.js';
-
-/** Power above which an inverter disconnects once it has been passed for longer than the time. */
-export interface TripLevel {
-  readonly aboveVA: number;
-  readonly heldS: number;
-}
 
 /** The levels of an overload curve: each power holds for the time of the next shorter point. */
 export function tripLevels(continuousVA: number, overload: readonly OverloadPoint[]): TripLevel[] {

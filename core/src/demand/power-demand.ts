@@ -1,4 +1,5 @@
-import { dayParts, seasons, type DayPart, type Load, type Season } from '../load/load.schema.js';
+import { dayParts, type DayPart, type Load } from '../load/load.schema.js';
+import { seasons, type Season } from '../weather/season.js';
 import { onShare } from '../load/on-share.js';
 import { runningPowerVA } from '../load/running-power.js';
 import { startDemand, type StartDemand } from '../starting/start-demand.js';

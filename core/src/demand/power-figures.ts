@@ -1,5 +1,6 @@
 import { derived, given, type Figure } from '../figure/figure.js';
-import { settingSource, type Settings } from '../job/settings.js';
+import { type Settings } from '../job/settings.js';
+import { settingSource } from '../figure/setting.js';
 import { dayPartFacts } from '../load/day-parts.js';
 import type { Load } from '../load/load.schema.js';
 import type { PeakDemand, PowerDemand } from './power-demand.js';

@@ -1,4 +1,4 @@
-import type { TripLevel } from '../demand/expected-trips.js';
+import type { TripLevel } from './trip-level.js';
 
 /** What happens in a run, in words the trade uses. */
 export type TripEventKind = 'overload' | 'shed' | 'trip' | 'retry' | 'lock-out' | 'holds';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { seasons } from '../load/load.schema.js';
+import { seasons } from '../weather/season.js';
 import { amountSchema } from './amount.schema.js';
 import { idSchema, nameSchema, noteSchema } from './text.schema.js';
 

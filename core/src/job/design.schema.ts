@@ -1,13 +1,6 @@
 import * as z from 'zod';
-import { countSchema } from './amount.schema.js';
+import { stackPartSchema } from '../sizing/stack-part.schema.js';
 import { idSchema } from './text.schema.js';
-
-/** So many pieces of a unit from the catalogue. */
-export const stackPartSchema = z.strictObject({
-  unitId: idSchema,
-  quantity: countSchema(1, 60),
-});
-export type StackPart = z.infer<typeof stackPartSchema>;
 
 const chosenSchema = z
   .array(stackPartSchema)

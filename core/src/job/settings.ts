@@ -1,15 +1,8 @@
-import type { Source } from '../figure/figure.js';
-import type { Season } from '../load/load.schema.js';
+import type { Chemistry } from '../battery/chemistry.js';
+import { setting, type Setting } from '../figure/setting.js';
+import type { Season } from '../weather/season.js';
 import type { OutageWeather, PowerBasis } from './brief.schema.js';
 import type { Job } from './job.schema.js';
-
-/** A value of the brief that is always there: what somebody said, or a stated default. */
-export interface Setting<T> {
-  readonly value: T;
-  readonly assumed: boolean;
-  /** Why this default; '' where somebody said it. */
-  readonly why: string;
-}
 
 export interface Settings {
   readonly requiredRuntimeH: Setting<number>;
@@ -27,12 +20,6 @@ export interface Settings {
   readonly surplusSolarWhPerDay: Setting<number>;
   readonly floorAreaM2: Setting<number>;
 }
-
-export type Chemistry = 'lithium' | 'lead-acid';
-
-/** A value with its default. */
-export const setting = <T>(said: T | null, fallback: T, why: string): Setting<T> =>
-  said === null ? { value: fallback, assumed: true, why } : { value: said, assumed: false, why: '' };
 
 const coolSeasonC: Readonly<Record<Season, number>> = { winter: 8, shoulder: 15, summer: 32 };
 
@@ -100,9 +87,4 @@ export function settingsOf(job: Job): Settings {
     surplusSolarWhPerDay: setting(brief.surplusSolarWhPerDay, 0, 'no surplus solar has been entered'),
     floorAreaM2: setting(site.floorAreaM2, 185.8, 'a house of 2,000 ft²'),
   };
-}
-
-/** The source of a figure that rests on a setting. */
-export function settingSource(of: Setting<unknown>): Source {
-  return of.assumed ? { kind: 'assumed', why: of.why } : { kind: 'user' };
 }

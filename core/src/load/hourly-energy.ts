@@ -1,5 +1,6 @@
 import { dayPartFacts } from './day-parts.js';
-import { dayParts, type Load, type Season } from './load.schema.js';
+import { dayParts, type Load } from './load.schema.js';
+import type { Season } from '../weather/season.js';
 import { onShare } from './on-share.js';
 
 /**

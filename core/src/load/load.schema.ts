@@ -5,9 +5,6 @@ import { codeLetters } from '../starting/code-letters.js';
 import { legSetSchema } from '../supply/legs.js';
 import { loadKinds } from './load-kinds.js';
 
-export const seasons = ['winter', 'shoulder', 'summer'] as const;
-export type Season = (typeof seasons)[number];
-
 export const dayParts = ['night', 'morning', 'day', 'evening'] as const;
 export type DayPart = (typeof dayParts)[number];
 

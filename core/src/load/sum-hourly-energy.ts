@@ -1,5 +1,6 @@
 import { hourlyEnergyWh } from './hourly-energy.js';
-import type { Load, Season } from './load.schema.js';
+import type { Load } from './load.schema.js';
+import type { Season } from '../weather/season.js';
 
 /** Energy of several loads in each clock hour of a day of the season: 24 values in Wh. */
 export function sumHourlyEnergyWh(loads: readonly Load[], season: Season): Float64Array {

@@ -1,4 +1,4 @@
-import type { Chemistry } from '../job/settings.js';
+import type { Chemistry } from '../battery/chemistry.js';
 import { interpolate } from '../unit/interpolate.js';
 import type { WeatherYear } from '../weather/weather-year.js';
 import { hoursOfYear } from '../weather/weather-year.js';

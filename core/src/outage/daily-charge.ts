@@ -1,5 +1,5 @@
 import { sumHourlyEnergyWh } from '../load/sum-hourly-energy.js';
-import { seasons, type Season } from '../load/load.schema.js';
+import { seasons, type Season } from '../weather/season.js';
 import { hoursOfYear } from '../weather/weather-year.js';
 import type { OutageYear } from './outage-plan.js';
 import { seasonOfDay } from './season-of-day.js';

@@ -1,5 +1,5 @@
 import type { LoadKind } from '../load/load-kinds.js';
-import { seasons } from '../load/load.schema.js';
+import { seasons } from '../weather/season.js';
 import type { WeatherYear } from '../weather/weather-year.js';
 import { seasonOfDay } from './season-of-day.js';
 

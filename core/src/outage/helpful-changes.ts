@@ -1,7 +1,7 @@
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';
 import { substitutesFor, withSubstitute } from '../backup/substitutes.js';
 import type { Catalogue } from '../catalogue/unit.schema.js';
-import type { StackPart } from '../job/design.schema.js';
+import type { StackPart } from '../sizing/stack-part.schema.js';
 import type { Job } from '../job/job.schema.js';
 import { settingsOf } from '../job/settings.js';
 import { dailyEnergyWh } from '../load/daily-energy.js';

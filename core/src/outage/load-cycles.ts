@@ -1,6 +1,7 @@
 import { cyclesPerHour } from '../load/kind-behaviour.js';
 import { dayPartFacts } from '../load/day-parts.js';
-import { seasons, type DayPart, type Load, type Season } from '../load/load.schema.js';
+import { type DayPart, type Load } from '../load/load.schema.js';
+import { seasons, type Season } from '../weather/season.js';
 import { onShare } from '../load/on-share.js';
 import { seededRandom } from '../weather/seeded-random.js';
 import { weatherUse, type DegreeFactors } from './degree-factors.js';

@@ -1,4 +1,5 @@
-import { tripLevels, type TripLevel } from '../demand/expected-trips.js';
+import { tripLevels } from '../demand/expected-trips.js';
+import type { TripLevel } from '../inverter/trip-level.js';
 import { overloadOfShare } from '../inverter/overload-of-share.js';
 import { runningLimitVA, type Stack } from '../sizing/stack.js';
 import type { Step } from './switching-steps.js';

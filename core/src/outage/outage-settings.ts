@@ -1,5 +1,5 @@
 import type { Job } from '../job/job.schema.js';
-import { setting, type Setting } from '../job/settings.js';
+import { setting, type Setting } from '../figure/setting.js';
 import { typicalClimates, type Climate } from '../weather/climates.js';
 import type { Scenario } from './scenario.schema.js';
 

@@ -1,8 +1,8 @@
 import { islandJob, islandsOf } from '../backup/islands.js';
 import type { Catalogue } from '../catalogue/unit.schema.js';
-import type { StackPart } from '../job/design.schema.js';
+import type { StackPart } from '../sizing/stack-part.schema.js';
 import type { Job } from '../job/job.schema.js';
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { assembleStack } from '../sizing/assemble-stack.js';
 import { demandContextOf } from '../sizing/demand-context-of.js';
 import type { WeatherYear } from '../weather/weather-year.js';

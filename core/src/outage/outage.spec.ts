@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dailyEnergyWh } from '../load/daily-energy.js';
-import { seasons, type Load } from '../load/load.schema.js';
+import { type Load } from '../load/load.schema.js';
+import { seasons } from '../weather/season.js';
 import { stackEnergy, stackRuntime } from '../sizing/stack-energy.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import {

@@ -1,4 +1,4 @@
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { dailyUse } from './daily-charge.js';
 import type { OutageYear } from './outage-plan.js';
 import { seasonOutlook } from './outage-study.js';

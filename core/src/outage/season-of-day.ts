@@ -1,4 +1,4 @@
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { monthOf } from '../weather/weather-year.js';
 
 const northern: readonly Season[] = [

@@ -1,4 +1,4 @@
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { hoursOfSeason } from './year-map.js';
 
 /** How likely outages of a length are got through, and how sure that is. */

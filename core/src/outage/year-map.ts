@@ -1,7 +1,7 @@
 import { monthOf } from '../weather/weather-year.js';
 import { causes, type Cause } from './outage-state.js';
 import { seasonOfDay } from './season-of-day.js';
-import type { Season } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 
 /** Outages that begin in a month at a clock hour. */
 export interface MapCell {

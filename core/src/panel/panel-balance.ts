@@ -1,5 +1,6 @@
 import type { Job } from '../job/job.schema.js';
-import type { DayPart, Season } from '../load/load.schema.js';
+import type { DayPart } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import { systemFacts, type Leg } from '../supply/legs.js';
 import { bestSwaps, imbalanceVA, type SwapItem, type SwapPlan } from './best-swaps.js';
 import { circuitLegs } from './circuit-legs.js';

@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue/unit.schema.js';
-import type { StackPart } from '../job/design.schema.js';
+import type { StackPart } from './stack-part.schema.js';
 import { systemFacts } from '../supply/legs.js';
 import type { SupplySystem } from '../supply/supply.schema.js';
 import { assembleStack } from './assemble-stack.js';

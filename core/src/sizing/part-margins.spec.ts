@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
 import { demoJobs } from '../demo/demo-jobs.js';
-import { dayParts, seasons } from '../load/load.schema.js';
+import { dayParts } from '../load/load.schema.js';
+import { seasons } from '../weather/season.js';
 import { evaluateJob } from './evaluate-job.js';
 import { partMargins } from './part-margins.js';
 

@@ -1,6 +1,7 @@
 import { powerDemand } from '../demand/power-demand.js';
 import { dayPartFacts } from '../load/day-parts.js';
-import { dayParts, type DayPart, type HoursOfUse, type Load, type Season } from '../load/load.schema.js';
+import { dayParts, type DayPart, type HoursOfUse, type Load } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
 import type { DemandContext } from './demand-context.js';
 import type { Margin } from './margin.js';
 import { continuousMargin } from './margins/continuous-margin.js';

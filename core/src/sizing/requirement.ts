@@ -4,7 +4,8 @@ import { stateOfHealth } from '../battery/state-of-health.js';
 import { temperatureFactor } from '../battery/temperature-factor.js';
 import { worstWindow } from '../battery/worst-window.js';
 import { derived, given, type Figure, type FigureUnit } from '../figure/figure.js';
-import { settingSource, type Chemistry } from '../job/settings.js';
+import { settingSource } from '../figure/setting.js';
+import type { Chemistry } from '../battery/chemistry.js';
 import type { DemandContext } from './demand-context.js';
 import { requiredRuntimeFigure, settingFigure } from './setting-figures.js';
 

@@ -1,5 +1,6 @@
 import { given, type Figure } from '../figure/figure.js';
-import { settingSource, type Setting, type Settings } from '../job/settings.js';
+import { type Settings } from '../job/settings.js';
+import { settingSource, type Setting } from '../figure/setting.js';
 import type { FigureUnit } from '../figure/figure.js';
 
 /** A setting of the brief as a figure: entered, or assumed with its reason. */

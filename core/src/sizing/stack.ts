@@ -1,7 +1,7 @@
 import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
 import type { Retry } from '../inverter/trip-run.js';
-import type { StackPart } from '../job/design.schema.js';
-import type { Chemistry } from '../job/settings.js';
+import type { StackPart } from './stack-part.schema.js';
+import type { Chemistry } from '../battery/chemistry.js';
 
 /** Units put together, and what they can do together. */
 export interface Stack {

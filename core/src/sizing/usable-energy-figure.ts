@@ -1,5 +1,6 @@
 import { derived, given, type Figure } from '../figure/figure.js';
-import { settingSource, type Settings } from '../job/settings.js';
+import { type Settings } from '../job/settings.js';
+import { settingSource } from '../figure/setting.js';
 import type { StackEnergy } from './stack-energy.js';
 import type { Stack } from './stack.js';
 import { settingFigure } from './setting-figures.js';

@@ -1,5 +1,5 @@
-import type { Season } from '../load/load.schema.js';
-import { seasons } from '../load/load.schema.js';
+import type { Season } from '../weather/season.js';
+import { seasons } from '../weather/season.js';
 import { seasonOfMonth } from './measured-use.js';
 import type { Bill } from './usage.schema.js';
 

@@ -1,5 +1,6 @@
 import { dayPartFacts } from '../load/day-parts.js';
-import { dayParts, seasons, type HoursOfUse, type Load, type Season } from '../load/load.schema.js';
+import { dayParts, type HoursOfUse, type Load } from '../load/load.schema.js';
+import { seasons, type Season } from '../weather/season.js';
 import { localTimes } from './local-times.js';
 import { gap, milliToW, type Channel, type Readings } from './readings.js';
 

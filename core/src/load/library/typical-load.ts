@@ -1,4 +1,5 @@
-import type { HoursOfUse, Season, Start, Tier } from '../load.schema.js';
+import type { HoursOfUse, Start, Tier } from '../load.schema.js';
+import type { Season } from '../../weather/season.js';
 import type { LoadKind } from '../load-kinds.js';
 
 /** Hours in the night, morning, day and evening part. */

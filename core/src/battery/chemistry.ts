@@ -1,0 +1,1 @@
+export type Chemistry = 'lithium' | 'lead-acid';
