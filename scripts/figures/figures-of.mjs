@@ -99,7 +99,7 @@ function sayOf(document) {
 
 for (let number = Number(from); number <= Number(to); number += 1)
   writeFileSync(join(out, `made-${number}.json`), JSON.stringify(sayOf(madeJob(number))));
-const golden = new URL('../../core/src/testing/golden/', import.meta.url);
+const golden = new URL('../../core/src/job/testing/golden/', import.meta.url);
 if (from === '1')
   for (const name of readdirSync(golden))
     writeFileSync(

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../job/amount.schema.js';
+import { amountSchema, countSchema } from '../base/amount.schema.js';
 import { jobSchema } from '../job/job.schema.js';
-import { lineSchema } from '../job/text.schema.js';
+import { lineSchema } from '../base/text.schema.js';
 
 /** What the server and the page say to each other about jobs. */
 

@@ -3,16 +3,17 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs } from '../demo/demo-jobs.js';
-import { aJob, aLoad, arbitraryLoad } from '../testing/samples.js';
+import { demoJobs } from './demo-jobs.js';
+import { aJob } from './testing/a-job.js';
+import { aLoad, arbitraryLoad } from '../house/testing/loads.js';
 import { applyDifference } from './apply-difference.js';
 import { diffJobs } from './diff-jobs.js';
 import { jobJsonSchema } from './job-json-schema.js';
 import type { Job } from './job.schema.js';
 import { newJob } from './new-job.js';
 import { readJob } from './read-job.js';
-import { settingsOf } from './settings.js';
-import { emptyScenario } from '../outage/scenario.schema.js';
+import { settingsOf } from '../design/brief/settings.js';
+import { emptyScenario } from '../design/sources/scenario.schema.js';
 
 const copy = <T>(value: T): T => structuredClone(value);
 const firstProblem = (document: unknown) => {

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../catalogue/built-in-catalogue.js';
-import { demoJobs } from '../demo/demo-jobs.js';
-import { evaluateJob } from '../sizing/evaluate-job.js';
+import { builtInCatalogue } from '../equipment/catalogue/built-in-catalogue.js';
+import { demoJobs } from './demo-jobs.js';
+import { evaluatePlan } from '../study/evaluation/evaluate-plan.js';
 import { jobVersion, type Job } from './job.schema.js';
 import { readJob } from './read-job.js';
 
@@ -11,7 +11,7 @@ type Saved = Record<string, unknown> & Pick<Job, 'name' | 'loads' | 'brief'>;
 /** The farmhouse of the demo exactly as the program of each version wrote it; these files never change. */
 const golden = (version: number): Saved =>
   JSON.parse(
-    readFileSync(new URL(`../testing/golden/job-v${version}.json`, import.meta.url), 'utf8'),
+    readFileSync(new URL(`./testing/golden/job-v${version}.json`, import.meta.url), 'utf8'),
   ) as Saved;
 const read = (saved: unknown): Job => {
   const result = readJob(saved);
@@ -47,7 +47,7 @@ describe.each(earlier)('a job as version %i wrote it', (version) => {
   });
 
   it('can be worked on: it has margins with figures', () => {
-    const { margins } = evaluateJob(read(golden(version)), builtInCatalogue);
+    const { margins } = evaluatePlan(read(golden(version)), builtInCatalogue);
     expect(margins.length).toBeGreaterThan(4);
     for (const { demand, limit } of margins) expect(Number.isFinite(demand.value + limit.value)).toBe(true);
   });

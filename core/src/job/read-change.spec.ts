@@ -1,10 +1,10 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs } from '../demo/demo-jobs.js';
+import { demoJobs } from './demo-jobs.js';
 import type { Job } from './job.schema.js';
 import { readChange } from './read-change.js';
 import { readJob } from './read-job.js';
-import { runs } from '../testing/runs.js';
+import { runs } from '../base/testing/runs.js';
 
 const read = readJob(demoJobs[0]!.job);
 if (!read.ok) throw new Error('The demo job is valid');

@@ -1,6 +1,7 @@
-import { crossProblems } from './cross-problems.js';
+import { planProblems } from '../design/plan/plan-problems.js';
+import { maxLoads } from '../design/plan/plan.schema.js';
 import { isDict } from './identity.js';
-import { jobSchema, maxLoads, type Job } from './job.schema.js';
+import { jobSchema, type Job } from './job.schema.js';
 import { problemsOf, readJob, type ReadJob } from './read-job.js';
 import { sameValue } from './same-value.js';
 
@@ -29,7 +30,7 @@ export function readChange(before: Job, document: unknown): ReadJob {
     if (read === undefined) return readJob(document);
     job[slice] = read;
   }
-  const problems = crossProblems(job as Job);
+  const problems = planProblems(job as Job);
   return problems.length === 0
     ? { ok: true, job: job as Job }
     : { ok: false, problems: problemsOf(problems) };

@@ -1,4 +1,4 @@
-import { settleJob } from '../backup/settle-job.js';
+import { settlePlan } from '../design/backup/settle-plan.js';
 import { jobFormat, jobSchema, jobVersion, type Job } from './job.schema.js';
 import { migrateJob } from './migrate-job.js';
 
@@ -46,7 +46,7 @@ export function readJob(document: unknown): ReadJob {
   }
   const result = jobSchema.safeParse(migrateJob(document as Record<string, unknown>, version));
   // What an older form could not say yet follows from the rest, lanes of feeders for example.
-  if (result.success) return { ok: true, job: version < jobVersion ? settleJob(result.data) : result.data };
+  if (result.success) return { ok: true, job: version < jobVersion ? settlePlan(result.data) : result.data };
   return { ok: false, problems: problemsOf(result.error.issues) };
 }
 

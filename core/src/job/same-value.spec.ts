@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { runs } from '../testing/runs.js';
+import { runs } from '../base/testing/runs.js';
 import { entriesByIdentity, indexOfIdentity, keyInWords, nameOf, valueAt } from './identity.js';
 import { sameValue } from './same-value.js';
 

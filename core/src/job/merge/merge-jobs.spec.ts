@@ -1,12 +1,12 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs } from '../../demo/demo-jobs.js';
+import { demoJobs } from '../demo-jobs.js';
 import type { Job } from '../job.schema.js';
 import { readJob } from '../read-job.js';
 import { sameValue } from '../same-value.js';
 import { mergeJobs } from './merge-jobs.js';
 import { mergeOrder } from './merge-order.js';
-import { runs } from '../../testing/runs.js';
+import { runs } from '../../base/testing/runs.js';
 
 const base = readOf(demoJobs[0]!.job);
 const panel = base.survey.panels[0]!;

@@ -1,4 +1,4 @@
-import { settleJob } from '../../backup/settle-job.js';
+import { settlePlan } from '../../design/backup/settle-plan.js';
 import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
 import { nameOf, valueAt } from '../identity.js';
@@ -109,7 +109,7 @@ export function mergeJobs(
     questions.push(...solved.questions);
     fitting = merge(solved.my, solved.their).value;
   }
-  const job = settleJob(fitting as Job);
+  const job = settlePlan(fitting as Job);
   return { job, questions, taken: diffJobs(mine, job) };
 }
 

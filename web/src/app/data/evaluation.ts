@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { evaluateJob, type Catalogue } from '@levamen/core';
+import { evaluatePlan, type Catalogue } from '@levamen/core';
 import { retry } from 'rxjs';
 import { JobSession } from './job-session';
 import { JobsApi } from './jobs-api';
@@ -22,7 +22,7 @@ export class EvaluationService {
   readonly evaluation = computed(() => {
     const job = this.session.job();
     const catalogue = this.catalogue();
-    return job && catalogue.length > 0 ? evaluateJob(job, catalogue, this.islandId()) : null;
+    return job && catalogue.length > 0 ? evaluatePlan(job, catalogue, this.islandId()) : null;
   });
   readonly island = computed(() => this.evaluation()?.island ?? null);
   readonly units = computed(() => this.session.job()?.site.units ?? 'metric');

@@ -1,6 +1,6 @@
 import { inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { jobFindings, type Finding } from '@levamen/core';
+import { planFindings, type Finding } from '@levamen/core';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from './evaluation';
 
@@ -12,7 +12,7 @@ export function injectFindings(): Signal<readonly Finding[]> {
   return toSignal(
     toObservable(inject(EvaluationService).evaluation).pipe(
       auditTime(settleMs),
-      map((evaluation) => (evaluation ? jobFindings(evaluation) : none)),
+      map((evaluation) => (evaluation ? planFindings(evaluation) : none)),
     ),
     { initialValue: none },
   );

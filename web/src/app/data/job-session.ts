@@ -5,7 +5,7 @@ import {
   mergeJobs,
   readChange,
   sameValue,
-  settleJob,
+  settlePlan,
   type Job,
   type SavedJob,
   valueAt,
@@ -130,7 +130,7 @@ export class JobSession {
   edit(label: string, change: (job: Job) => Job): string {
     const history = this.history();
     if (!history) return 'No job is open';
-    const next = settleJob(change(history.present));
+    const next = settlePlan(change(history.present));
     const problem = next === history.present ? '' : problemOf(history.present, next);
     this.refusal.set(problem);
     if (problem !== '') return problem;

@@ -1,11 +1,11 @@
-import { builtInCatalogue, demoJobs, evaluateJob } from '@levamen/core';
+import { builtInCatalogue, demoJobs, evaluatePlan } from '@levamen/core';
 import { describe, expect, it } from 'vitest';
 import { findEntries, paletteEntries } from './palette-entries';
 import { shellAction } from './shortcuts';
 import { stages } from './stages';
 
 const { job } = demoJobs[0]!;
-const entries = paletteEntries(job, evaluateJob(job, builtInCatalogue));
+const entries = paletteEntries(job, evaluatePlan(job, builtInCatalogue));
 
 describe('the command palette', () => {
   it('holds stages, actions, every load and the figures', () => {

@@ -8,7 +8,7 @@ import {
   maxLoads,
   readChange,
   readJob,
-  settleJob,
+  settlePlan,
   starterSets,
   type Bill,
   type Job,
@@ -35,7 +35,7 @@ class SessionStub {
   }
 
   edit(label: string, change: (job: Job) => Job): string {
-    const next = settleJob(change(this.present));
+    const next = settlePlan(change(this.present));
     const read = readChange(this.present, next);
     if (!read.ok) {
       this.refused.push(read.problems[0]!.message);

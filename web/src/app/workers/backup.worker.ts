@@ -1,4 +1,4 @@
-import { evaluateJob, substituteOutcomes, suggestBackup, waysToMend } from '@levamen/core';
+import { evaluatePlan, substituteOutcomes, suggestBackup, waysToMend } from '@levamen/core';
 import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 
@@ -8,11 +8,11 @@ const api: BackupApi = {
     return suggestBackup(job, catalogue, islandId, parts, () => performance.now() > until);
   },
   mend: (job, catalogue, islandId) => {
-    const { island, selected } = evaluateJob(job, catalogue, islandId);
+    const { island, selected } = evaluatePlan(job, catalogue, islandId);
     return island && selected ? waysToMend(job, catalogue, island, selected) : null;
   },
   substitutes: (job, catalogue, islandId) => {
-    const { island, selected } = evaluateJob(job, catalogue, islandId);
+    const { island, selected } = evaluatePlan(job, catalogue, islandId);
     return island && selected ? substituteOutcomes(job, island, selected.stack) : [];
   },
 };

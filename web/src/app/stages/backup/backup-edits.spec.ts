@@ -4,10 +4,10 @@ import {
   benchItems,
   builtInCatalogue,
   demoJobs,
-  evaluateJob,
+  evaluatePlan,
   islandsOf,
   jobSchema,
-  settleJob,
+  settlePlan,
   suggestBackup,
   type Job,
 } from '@levamen/core';
@@ -20,7 +20,7 @@ class SessionStub {
   readonly labels: string[] = [];
   edit(label: string, change: (job: Job) => Job): void {
     this.labels.push(label);
-    this.present = settleJob(change(this.present));
+    this.present = settlePlan(change(this.present));
   }
 }
 
@@ -66,7 +66,7 @@ describe('edits of the backup set', () => {
   });
 
   it('take a suggestion', () => {
-    const stack = evaluateJob(session.present, builtInCatalogue).selected!.stack.parts;
+    const stack = evaluatePlan(session.present, builtInCatalogue).selected!.stack.parts;
     const found = suggestBackup(session.present, builtInCatalogue, 'street', stack)!;
     edits.take(found);
     expect(found.changes.every(({ itemIds, to }) => itemIds.every((id) => item(id).lane === to))).toBe(true);

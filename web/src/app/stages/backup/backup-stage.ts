@@ -13,7 +13,7 @@ import { FormsModule } from '@angular/forms';
 import {
   benchItems,
   itemEffects,
-  jobRequirements,
+  planRequirements,
   type Finding,
   type ItemEffect,
   type Service,
@@ -128,7 +128,7 @@ export class BackupStage {
   private readonly requirements = computed((): ReadonlyMap<string, readonly Finding[]> => {
     const job = this.job();
     const evaluation = this.evaluation();
-    return job && evaluation ? jobRequirements(job, evaluation) : new Map<string, readonly Finding[]>();
+    return job && evaluation ? planRequirements(job, evaluation) : new Map<string, readonly Finding[]>();
   });
   private readonly open = computed(() => {
     const required = [...this.requirements().values()].flat();

@@ -2,7 +2,7 @@ import {
   benchItems,
   builtInCatalogue,
   demoJobs,
-  evaluateJob,
+  evaluatePlan,
   itemEffects,
   moveToLane,
   type Job,
@@ -11,7 +11,7 @@ import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';
 
 const view = (job: Job) => {
-  const { island, context, selected } = evaluateJob(job, builtInCatalogue);
+  const { island, context, selected } = evaluatePlan(job, builtInCatalogue);
   const items = benchItems(job, island!);
   return benchView(items, itemEffects(context, selected, items), job.supply.system);
 };

@@ -1,6 +1,6 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
-import { demoJobs, jobSchema, settleJob, type Circuit, type Job, type Panel } from '@levamen/core';
+import { demoJobs, jobSchema, settlePlan, type Circuit, type Job, type Panel } from '@levamen/core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { UsageEdits } from '../usage/usage-edits';
@@ -12,7 +12,7 @@ class FakeSession {
   readonly labels: string[] = [];
   edit(label: string, change: (job: Job) => Job): void {
     this.labels.push(label);
-    this.present = settleJob(change(this.present));
+    this.present = settlePlan(change(this.present));
   }
 }
 

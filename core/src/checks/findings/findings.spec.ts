@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
+import type { Brief } from '../../design/brief/brief.schema.js';
+import type { Plan } from '../../design/plan/plan.js';
+import { usualGenerator } from '../../design/sources/usual-sources.js';
+import { demoPlans } from '../../design/demo/demo-plans.js';
+import { emptyPlan } from '../../design/plan/empty-plan.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import { planFindings } from './plan-findings.js';
+import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
+import { aPlan } from '../../design/testing/plan.js';
+import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { severities } from '../../base/finding.js';
+
+const use = allSeasons(aroundTheClock);
+const keys = (loads: readonly Load[], brief: Partial<Brief> = {}): string[] =>
+  planFindings(evaluatePlan(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }), builtInCatalogue)).map(
+    ({ key }) => key,
+  );
+
+describe('findings', () => {
+  it('warn that the system is not for life support alone', () => {
+    expect(keys([aLoad({ kind: 'medical' })])).toContain('life-support');
+    expect(keys([aLoad({ kind: 'medical', inBackupSet: false })])).not.toContain('life-support');
+  });
+  it('notice a must that is left dark and a never that is kept', () => {
+    expect(keys([aLoad({ tier: 'must', inBackupSet: false })])).toContain('must-left-out');
+    expect(keys([aLoad({ tier: 'never' })])).toContain('never-kept');
+  });
+  it('notice a motor without a start, and legs nobody has said', () => {
+    expect(keys([aLoad({ kind: 'pump', runningPowerW: 800 })])).toContain('motor-without-start');
+    expect(keys([aLoad(), aLoad({ id: 'b' })])).toContain('legs-assumed');
+    expect(keys([aLoad({ legsAssumed: false }), aLoad({ id: 'b', legsAssumed: false })])).not.toContain(
+      'legs-assumed',
+    );
+  });
+  it('notice own solar without surplus, and batteries too cold or too hot', () => {
+    expect(keys([aLoad()], { goals: { outage: 'none', ownSolar: 'decides', peakPrice: 'none' } })).toEqual(
+      expect.arrayContaining(['no-surplus', 'no-outage-goal']),
+    );
+    expect(keys([aLoad()], { batteryTemperatureC: -5 })).toContain('cold-charge');
+    expect(keys([aLoad()], { batteryTemperatureC: 55 })).toContain('hot-derate');
+  });
+  it('notice loads on no circuit, once panels are surveyed', () => {
+    const placed = demoPlans[0]!.plan;
+    const found = (plan: typeof placed) =>
+      planFindings(evaluatePlan(plan, builtInCatalogue)).map(({ key }) => key);
+    expect(found(placed)).not.toContain('not-placed');
+    const loads = placed.loads.map((load, index) => (index === 0 ? { ...load, circuitId: null } : load));
+    expect(found({ ...placed, loads })).toContain('not-placed');
+    expect(found({ ...placed, loads, survey: { ...placed.survey, panels: [] } })).not.toContain('not-placed');
+  });
+  it('notice motors that would restart together', () => {
+    const motor = (id: string) =>
+      aLoad({
+        id,
+        runningPowerW: 1500,
+        legs: 'L1-L2',
+        use,
+        start: { how: 'multiple', multiple: 6, durationS: 0.5 },
+        dutyCycle: 0.05,
+      });
+    expect(keys(['a', 'b', 'c', 'd', 'e', 'f'].map(motor))).toContain('cold-pickup');
+  });
+  it('hold a whole house under automatic transfer to its calculated load (NEC 702.4, recalled)', () => {
+    const loads = ['a', 'b', 'c', 'd'].map((id) =>
+      aLoad({ id, kind: 'range', runningPowerW: 9000, legs: 'L1-L2', dutyCycle: 0.01 }),
+    );
+    expect(keys(loads, { requiredRuntimeH: 4 })).toContain('nec-702-4');
+  });
+  it('come worst first, each with its cure', () => {
+    const findings = planFindings(
+      evaluatePlan(aPlan([aLoad({ kind: 'medical' }), aLoad({ id: 'b', tier: 'never' })]), builtInCatalogue),
+    );
+    const order = findings.map(({ severity }) => severities.indexOf(severity));
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
+    for (const { because, cure } of findings) expect(because.length * cure.length).toBeGreaterThan(0);
+  });
+});
+
+describe('sun and generator beside a stack', () => {
+  const plan = demoPlans[0]!.plan;
+  const keys = (outage: Partial<Plan['outage']>) =>
+    planFindings(evaluatePlan({ ...plan, outage: { ...plan.outage, ...outage } }, builtInCatalogue))
+      .map(({ key }) => key)
+      .filter((key) => /^(solar|generator)-/.test(key));
+  const [array] = plan.outage.arrays;
+  it('fit in the demo', () => {
+    expect(keys({})).toEqual([]);
+  });
+  it('are refused where the stack cannot take them', () => {
+    expect(keys({ arrays: [{ ...array!, ratedW: 20_000 }] })).toEqual(['solar-ac-limit']);
+    expect(keys({ arrays: [{ ...array!, coupling: 'dc' }] })).toEqual(['solar-dc-limit']);
+  });
+  it('must not work against each other', () => {
+    const generator = {
+      ...usualGenerator('auto'),
+      locksSolarOut: false,
+      startBelow: 0.9,
+      stopAbove: 0.5,
+      chargerW: 500,
+    };
+    expect(keys({ generator })).toEqual(['generator-thresholds', 'generator-solar', 'generator-idles']);
+  });
+});

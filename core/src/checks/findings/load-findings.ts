@@ -1,0 +1,87 @@
+import type { DemandContext } from '../../study/margins/demand-context.js';
+import type { Finding } from '../../base/finding.js';
+import { nameList } from '../../base/name-list.js';
+
+const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
+
+/** What the list of loads itself gives reason to say. */
+export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
+  const { loads } = plan;
+  const found: Finding[] = [];
+  const report = (
+    names: readonly string[],
+    finding: Omit<Finding, 'because' | 'figures'> & { because: (names: string) => string },
+  ): void => {
+    if (names.length > 0) found.push({ ...finding, because: finding.because(nameList(names)), figures: [] });
+  };
+  const namesOf = (keep: (load: (typeof loads)[number]) => boolean): string[] =>
+    loads.filter(keep).map(({ name }) => name);
+  report(
+    namesOf(({ kind, inBackupSet }) => kind === 'medical' && inBackupSet),
+    {
+      key: 'life-support',
+      severity: 'must-fix',
+      title: 'Not for life support alone',
+      because: (names) => `${names} depends on this system.`,
+      cure: 'If a life depends on it, provide a second, independent source, and tell the utility and the physician.',
+    },
+  );
+  report(
+    namesOf(({ tier, inBackupSet }) => tier === 'must' && !inBackupSet),
+    {
+      key: 'must-left-out',
+      severity: 'must-fix',
+      title: 'A load that must stay on is not in the backup set',
+      because: (names) => `${names}: marked must, but left dark in an outage.`,
+      cure: 'Put it into the backup set, or lower its tier.',
+    },
+  );
+  report(
+    namesOf(({ tier, inBackupSet }) => tier === 'never' && inBackupSet),
+    {
+      key: 'never-kept',
+      severity: 'consider',
+      title: 'A load that is never wanted in an outage is in the backup set',
+      because: (names) => `${names}: marked never.`,
+      cure: 'Take it out of the backup set, or change its tier.',
+    },
+  );
+  report(
+    namesOf(
+      ({ kind, start, inBackupSet, runningPowerW }) =>
+        inBackupSet && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
+    ),
+    {
+      key: 'motor-without-start',
+      severity: 'consider',
+      title: 'A motor without a starting figure',
+      because: (names) => `${names}: usually a motor, but entered without a start.`,
+      cure: 'Read locked-rotor amperes or code letter off the nameplate, or measure the start.',
+    },
+  );
+  report(
+    plan.survey.panels.some(({ circuits }) => circuits.length > 0)
+      ? namesOf(({ circuitId }) => circuitId === null)
+      : [],
+    {
+      key: 'not-placed',
+      severity: 'consider',
+      title: 'Loads that hang on no circuit yet',
+      because: (names) => `The panels are surveyed, but nobody has said what feeds ${names}.`,
+      cure: 'Put them on their circuits in Panels, or choose the circuit in the details of the load.',
+    },
+  );
+  report(
+    backupSet.length > 1 && plan.supply.system !== 'single-230'
+      ? namesOf(({ legsAssumed, inBackupSet }) => legsAssumed && inBackupSet)
+      : [],
+    {
+      key: 'legs-assumed',
+      severity: 'consider',
+      title: 'Legs are assumed',
+      because: (names) => `Nobody has said yet which leg these are on: ${names}.`,
+      cure: 'Read the legs off the panel; the leg split rests on them.',
+    },
+  );
+  return found;
+}

@@ -1,0 +1,28 @@
+import type { Evaluation } from '../../study/evaluation/evaluate-plan.js';
+import { backupFindings } from './backup-findings.js';
+import { designFindings } from './design-findings.js';
+import { severities, type Finding } from '../../base/finding.js';
+import { loadFindings } from './load-findings.js';
+import { outageFindings } from './outage-findings.js';
+
+/** Everything an evaluation gives reason to say, worst first. */
+export function planFindings({ context, selected, chosenProblem, island }: Evaluation): Finding[] {
+  const found = [
+    ...loadFindings(context),
+    ...designFindings(context, selected),
+    ...backupFindings(context, selected),
+    // Sun and generator belong to the first island.
+    ...(island?.first === false ? [] : outageFindings(context, selected)),
+  ];
+  if (chosenProblem !== '') {
+    found.push({
+      key: 'stack',
+      severity: 'stops',
+      title: 'The chosen units do not go together',
+      because: chosenProblem,
+      cure: 'Change the units in Sources, or go back to the suggestion.',
+      figures: [],
+    });
+  }
+  return found.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
+}

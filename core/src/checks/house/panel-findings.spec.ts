@@ -1,0 +1,181 @@
+import { describe, expect, it } from 'vitest';
+import type { Plan } from '../../design/plan/plan.js';
+import { demoPlans } from '../../design/demo/demo-plans.js';
+import { aPlan } from '../../design/testing/plan.js';
+import { aLoad } from '../../house/testing/loads.js';
+import { newCircuit, newPanel, newService } from '../../house/panels/new-panel.js';
+import { panelFindings } from './panel-findings.js';
+import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import { surveyProblems } from '../../house/panels/survey-problems.js';
+import { wouldLoop } from '../../house/panels/panel-tree.js';
+
+const circuit = (id: string, spaces: number[], changes: Partial<Circuit> = {}): Circuit => ({
+  ...newCircuit(id, spaces, id),
+  ratingA: 20,
+  ...changes,
+});
+const panel = (circuits: Circuit[], changes: Partial<Panel> = {}): Panel => ({
+  ...newPanel('main', 'Main', 'split-120-240', { kind: 'service', serviceId: 's' }),
+  busRatingA: 200,
+  mainBreakerA: 200,
+  bonded: true,
+  circuits,
+  ...changes,
+});
+const house = (panels: Panel[], changes: Partial<Plan> = {}): Plan =>
+  aPlan([], {
+    survey: { services: [{ ...newService('s', 'Service'), ratingA: 200 }], panels, monitorCircuitId: null },
+    ...changes,
+  });
+const keys = (plan: Plan): string[] => panelFindings(plan).map(({ key }) => key.replace(/^panel\.[^.]+\./, ''));
+
+describe('findings about panels', () => {
+  it('are none for a plain, correct panel', () => {
+    expect(keys(house([panel([circuit('a', [1]), circuit('b', [2, 4], { ratingA: 30 })])]))).toEqual([]);
+  });
+
+  it('name overfilled spaces, and leave a tandem alone', () => {
+    expect(keys(house([panel([circuit('a', [1]), circuit('b', [1])])]))).toEqual(['overfilled']);
+    expect(
+      keys(house([panel([circuit('a', [1], { half: 'a' }), circuit('b', [1], { half: 'b' })])])),
+    ).toEqual([]);
+    expect(keys(house([panel([circuit('a', [43])])]))).toEqual(['outside']);
+  });
+
+  it('know a quad of two two-pole breakers in two spaces', () => {
+    const quad = [circuit('outer', [2, 4], { half: 'a' }), circuit('inner', [2, 4], { half: 'b' })];
+    expect(keys(house([panel(quad)]))).toEqual([]);
+  });
+
+  it('notice a two-pole breaker on one leg: spaces side by side', () => {
+    expect(keys(house([panel([circuit('range', [1, 2])])]))).toEqual(['one-leg.range']);
+    expect(keys(house([panel([circuit('range', [1, 3])])]))).toEqual([]);
+  });
+
+  it('notice a shared neutral on one leg, without a tie, or alone', () => {
+    const pair = (spaces: [number, number], handleTie: boolean): string[] =>
+      keys(
+        house([
+          panel([
+            circuit('a', [spaces[0]], { neutralGroup: 'A', handleTie }),
+            circuit('b', [spaces[1]], { neutralGroup: 'A', handleTie }),
+          ]),
+        ]),
+      );
+    expect(pair([1, 5], true)).toEqual(['neutral-clash.A']);
+    expect(pair([1, 3], false)).toEqual(['neutral-tie.A']);
+    expect(pair([1, 3], true)).toEqual([]);
+    expect(keys(house([panel([circuit('a', [1], { neutralGroup: 'A' })])]))).toEqual(['neutral-alone.A']);
+  });
+
+  // NEC 2023, 240.4(D) (recalled): 14 AWG copper at most 15 A, 12 AWG 20 A, 10 AWG 30 A.
+  it.each([
+    ['14 AWG', 15, []],
+    ['14 AWG', 20, ['conductor.a']],
+    ['12 AWG', 20, []],
+    ['10 AWG', 40, ['conductor.a']],
+    // Next standard size above 65 A: 240.4(B), 240.6 (recalled).
+    ['6 AWG', 70, []],
+    ['6 AWG', 80, ['conductor.a']],
+  ] as const)('hold a breaker on %s of %i A against the conductor', (size, ratingA, expected) => {
+    const one = circuit('a', [1], { ratingA, conductor: { size, material: 'copper' } });
+    expect(keys(house([panel([one])]))).toEqual(expected);
+  });
+
+  it('notice a bond below another one, but let two mains behind one meter each have theirs', () => {
+    const main = panel([circuit('feeder', [1, 3], { ratingA: 60 })]);
+    const sub: Panel = {
+      ...newPanel('sub', 'Sub', 'split-120-240', { kind: 'circuit', circuitId: 'feeder' }),
+      busRatingA: 100,
+      bonded: true,
+    };
+    expect(keys(house([main, sub]))).toEqual(['bonds']);
+    expect(keys(house([main, { ...sub, bonded: false }]))).toEqual([]);
+    const second = { ...panel([]), id: 'second', name: 'Second' };
+    expect(keys(house([panel([]), second]))).toEqual([]);
+    expect(keys(house([{ ...panel([]), bonded: false }]))).toEqual(['no-bond']);
+  });
+
+  it('notice a panel below its feeder, through breakers and feed-through lugs', () => {
+    const main = panel([circuit('feeder', [1, 3], { ratingA: 125 })]);
+    const sub = (changes: Partial<Panel>): Panel => ({
+      ...newPanel('sub', 'Sub', 'split-120-240', { kind: 'circuit', circuitId: 'feeder' }),
+      bonded: false,
+      ...changes,
+    });
+    expect(keys(house([main, sub({ busRatingA: 100 })]))).toEqual(['bus']);
+    expect(keys(house([main, sub({ busRatingA: 100, mainBreakerA: 100 })]))).toEqual([]);
+    expect(keys(house([main, sub({ busRatingA: 125 })]))).toEqual([]);
+    const lugs = sub({ busRatingA: 125, fedFrom: { kind: 'lugs', panelId: 'main' } });
+    expect(keys(house([panel([]), lugs]))).toEqual(['bus']);
+  });
+
+  it('notice a thin feeder, and let 4/0 aluminium carry a dwelling of 200 A (NEC 310.12, recalled)', () => {
+    const feeder = (size: '4/0 AWG' | '1/0 AWG') =>
+      house([
+        panel([], { feeder: { breakerA: 200, conductor: { size, material: 'aluminium' }, lengthM: null } }),
+      ]);
+    expect(keys(feeder('4/0 AWG'))).toEqual([]);
+    expect(keys(feeder('1/0 AWG'))).toEqual(['feeder']);
+  });
+
+  it('notice a breaker of another family', () => {
+    const strange = panel([circuit('a', [1], { family: 'Tansy' }), circuit('b', [3], { family: 'sorrel' })], {
+      family: 'Sorrel',
+    });
+    const found = panelFindings(house([strange]));
+    expect(found.map(({ circuitIds }) => circuitIds)).toEqual([['a']]);
+  });
+
+  it('notice circuits without a load, heavy loads together, and loads with more poles than their circuit', () => {
+    const heater = (id: string, watts: number) =>
+      aLoad({ id, name: id, runningPowerW: watts, circuitId: 'a', legs: 'L1' });
+    const plan = house([panel([circuit('a', [1]), circuit('b', [3])])], {
+      loads: [heater('toaster', 1300), heater('kettle', 1400)],
+    });
+    expect(keys(plan)).toEqual(['no-load', 'heavy.a']);
+    const pump = aLoad({ circuitId: 'a', legs: 'L1-L2' });
+    expect(keys(house([panel([circuit('a', [1])])], { loads: [pump] }))).toEqual(['load-poles.a']);
+  });
+
+  it('name the faults that were put into the demo', () => {
+    expect(keys(demoPlans[0]!.plan)).toEqual(
+      expect.arrayContaining([
+        'neutral-clash.A',
+        'conductor.cellar-18',
+        'no-load',
+        'bonds',
+        'heavy.cellar-5',
+      ]),
+    );
+  });
+});
+
+describe('the tree of panels', () => {
+  const a = panel([circuit('feeder', [1, 3])]);
+  const b: Panel = {
+    ...newPanel('sub', 'Sub', 'split-120-240', { kind: 'circuit', circuitId: 'feeder' }),
+    circuits: [circuit('back', [1])],
+  };
+  const { survey } = house([a, b]);
+
+  it('refuses a panel that feeds itself, over however many panels', () => {
+    expect(wouldLoop(survey, 'main', { kind: 'circuit', circuitId: 'back' })).toBe(true);
+    expect(wouldLoop(survey, 'main', { kind: 'lugs', panelId: 'main' })).toBe(true);
+    expect(wouldLoop(survey, 'sub', { kind: 'lugs', panelId: 'main' })).toBe(false);
+  });
+
+  it('is checked when a job is read', () => {
+    expect(surveyProblems(survey)).toEqual([]);
+    const twins = { ...survey, panels: [a, { ...b, circuits: [circuit('feeder', [2])] }] };
+    expect(surveyProblems(twins)[0]?.message).toContain('used twice');
+    const lost = { ...survey, panels: [{ ...a, fedFrom: { kind: 'service' as const, serviceId: 'gone' } }] };
+    expect(surveyProblems(lost)[0]?.message).toContain('does not exist');
+    const loop = {
+      ...survey,
+      panels: [{ ...a, fedFrom: { kind: 'circuit' as const, circuitId: 'back' } }, b],
+    };
+    expect(surveyProblems(loop)[0]?.message).toContain('feed itself');
+    expect(surveyProblems({ ...survey, monitorCircuitId: 'none' })[0]?.path).toEqual(['monitorCircuitId']);
+  });
+});

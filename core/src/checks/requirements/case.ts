@@ -1,0 +1,37 @@
+import type { Severity } from '../../base/finding.js';
+import { nameList } from '../../base/name-list.js';
+import type { Plan } from '../../design/plan/plan.js';
+import type { Panel, Service } from '../../house/panels/panel.schema.js';
+import type { DemandContext } from '../../study/margins/demand-context.js';
+import type { Stack } from '../../equipment/stacks/stack.js';
+import { quantityText } from '../../base/format-quantity.js';
+import type { ServiceBackup } from '../../design/backup/backup.schema.js';
+import type { BenchItem } from '../../design/backup/bench-items.js';
+
+export type Report = (key: string, severity: Severity, title: string, because: string, cure?: string) => void;
+
+/** What a service and its backup are looked at with. */
+export interface Case {
+  readonly plan: Plan;
+  readonly service: Service;
+  readonly said: ServiceBackup;
+  /** Panels of this service. */
+  readonly panels: readonly Panel[];
+  readonly items: readonly BenchItem[];
+  readonly context: DemandContext;
+  readonly stack: Stack | null;
+}
+
+export const amps = (value: number): string => quantityText(value, 'A').replace('\u202f', ' ');
+export const list = (names: readonly string[]): string => nameList(names, 4);
+export const namesOf = (items: readonly BenchItem[]): string => list(items.map(({ name }) => name));
+export const circuitsText = (count: number): string => (count === 1 ? '1 circuit' : `${count} circuits`);
+export const isKept = ({ lane }: BenchItem): boolean => lane !== 'dark';
+
+/** The breaker or rating the isolating device of a whole service must match, A; null = not known. */
+export const serviceNeedsA = ({ service, panels }: Case): number | null => {
+  const mains = panels.flatMap(({ fedFrom, mainBreakerA }) =>
+    fedFrom.kind === 'service' && mainBreakerA !== null ? [mainBreakerA] : [],
+  );
+  return service.mainBreakerA ?? service.ratingA ?? (mains.length > 0 ? Math.max(...mains) : null);
+};

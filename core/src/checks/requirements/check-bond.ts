@@ -1,0 +1,42 @@
+import { coversOf } from '../../design/backup/school-facts.js';
+import { type Report, type Case, list } from './case.js';
+
+export function checkBond({ said, panels, service }: Case, report: Report): void {
+  const covers = coversOf(said);
+  const bonded = panels.filter((panel) => panel.bonded === true);
+  const where = said.bondWhileIslanded;
+  if (where === null) {
+    report(
+      'bond',
+      'consider',
+      'Not settled where neutral and earth are bonded while islanded',
+      'Exactly one bond must exist in every operating state.',
+      covers === 'service'
+        ? 'Choose the place: the service panel behind the device, the device itself, or the inverter.'
+        : 'As long as the neutral is not switched, the bond at the service serves the island too.',
+    );
+    return;
+  }
+  const names = list(bonded.map(({ name }) => name));
+  const twice = where !== 'service' && bonded.length > 0;
+  const lost = where === 'service' && covers === 'service' && bonded.length === 0;
+  report(
+    'bond',
+    twice || lost ? 'must-fix' : 'fine',
+    twice
+      ? 'Two bonds of neutral and earth while islanded'
+      : lost
+        ? 'The only bond stays on the utility side'
+        : 'One bond of neutral and earth while islanded',
+    twice
+      ? `${names} ${bonded.length === 1 ? 'is' : 'are'} bonded, and the ${where === 'inverter' ? 'inverter' : 'isolating device'} bonds as well.`
+      : lost
+        ? `No panel of ${service.name} is bonded; once the device opens, the island has no bond.`
+        : where === 'service'
+          ? 'The bond at the service stays connected.'
+          : 'It closes as the island forms and opens before the grid returns.',
+    twice
+      ? 'Separate neutrals and earths there and move the grounding electrode conductor, or bond at the service only.'
+      : 'Use a bond relay in the isolating device or the inverter, and an earth electrode of the house.',
+  );
+}

@@ -1,0 +1,9 @@
+import type { SurveyedHouse } from '../../house/panels/surveyed-house.js';
+import type { Design } from '../equipment/design.schema.js';
+import type { Backup } from './backup.schema.js';
+
+/** A house, how it is backed up, and by what. */
+export interface BackedUpHouse extends SurveyedHouse {
+  backup: Backup;
+  design: Design;
+}

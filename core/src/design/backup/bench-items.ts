@@ -1,0 +1,68 @@
+import type { BackedUpHouse } from './backed-up-house.js';
+import { tiers, type Load, type Tier } from '../../house/loads/load.schema.js';
+import { loadsByCircuit } from '../../house/loads/loads-by-circuit.js';
+import { panelFedBy } from '../../house/panels/find-circuit.js';
+import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import type { Island } from './islands.js';
+import { standingOf, type Standing } from './lane-of.js';
+import { movesWith } from './move-groups.js';
+
+/** What is moved between the lanes: a circuit, or a load that hangs on none. */
+export interface BenchItem extends Standing {
+  /** Id of the circuit, or of the load. */
+  readonly id: string;
+  readonly name: string;
+  readonly panel: Panel | null;
+  readonly circuit: Circuit | null;
+  readonly loads: readonly Load[];
+  /** The panel behind a feeder; its circuits are items of their own. */
+  readonly feeds: Panel | null;
+  /** Tiers of its loads, most wanted first, each once. */
+  readonly tiers: readonly Tier[];
+  /** Ids of the circuits that move with it. */
+  readonly movesWith: readonly string[];
+}
+
+const tiersOf = (loads: readonly Load[]): Tier[] =>
+  tiers.filter((tier) => loads.some((load) => load.tier === tier));
+
+/** The circuits of an island, in the order of its panels, and its loads that hang on none. Spares are left out. */
+export function benchItems(plan: Pick<BackedUpHouse, 'survey' | 'loads'>, island: Island): BenchItem[] {
+  const byCircuit = loadsByCircuit(plan.loads);
+  const circuits = island.panels.flatMap((panel) =>
+    panel.circuits
+      .filter(({ use }) => use === 'circuit')
+      .map((circuit): BenchItem => {
+        const loads = byCircuit.get(circuit.id) ?? [];
+        const feeds = panelFedBy(plan, circuit.id) ?? null;
+        const together = movesWith(plan, [circuit.id]);
+        together.delete(circuit.id);
+        return {
+          id: circuit.id,
+          name: circuit.name || `Space ${circuit.spaces.join(', ')}`,
+          panel,
+          circuit,
+          loads,
+          feeds,
+          tiers: tiersOf(loads),
+          movesWith: [...together],
+          ...standingOf(circuit),
+        };
+      }),
+  );
+  const loose = island.first
+    ? (byCircuit.get(null) ?? []).map((load): BenchItem => ({
+        id: load.id,
+        name: load.name,
+        panel: null,
+        circuit: null,
+        loads: [load],
+        feeds: null,
+        tiers: [load.tier],
+        movesWith: [],
+        lane: load.inBackupSet ? 'on' : 'dark',
+        shed: null,
+      }))
+    : [];
+  return [...circuits, ...loose];
+}

@@ -1,0 +1,274 @@
+import { undecidedBackup } from '../backup/backup.schema.js';
+import type { Lane } from '../../house/panels/lane.schema.js';
+import { changeShed, moveToLane } from '../backup/move-to-lane.js';
+import { emptyPlan } from '../plan/empty-plan.js';
+import type { Plan } from '../plan/plan.js';
+import { loadFromLibrary } from '../../house/loads/library/load-from-library.js';
+import { loadLibrary } from '../../house/loads/library/load-library.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import { usualArray } from '../sources/usual-sources.js';
+import { settlePlan } from '../backup/settle-plan.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { harbourSurvey, harbourUsage, vineyardSurvey, type DemoSurvey } from '../../house/demo/demo-survey.js';
+
+/** Loads of a demo plan by library id, with what is different about them. */
+const loadsOf = (
+  system: SupplySystem,
+  entries: readonly (readonly [libraryId: string, changes?: Partial<Load>])[],
+): Load[] => {
+  const loads: Load[] = [];
+  for (const [libraryId, changes] of entries) {
+    const typical = loadLibrary.find(({ id }) => id === libraryId);
+    if (!typical) throw new Error(`The load library has no "${libraryId}"`);
+    loads.push({ ...loadFromLibrary(typical, libraryId, system, loads), ...changes });
+  }
+  return loads;
+};
+
+/** A plan with its loads on the circuits of a survey. */
+const surveyed = (plan: Plan, { survey, circuitOf }: DemoSurvey): Plan =>
+  settlePlan({
+    ...plan,
+    survey,
+    loads: plan.loads.map((load) => ({ ...load, circuitId: circuitOf.get(load.id) ?? null })),
+  });
+
+const placed = { legsAssumed: false } as const;
+
+const harbour = (): Plan => {
+  const system = 'split-120-240';
+  const blank = emptyPlan(system);
+  const plan: Plan = {
+    ...blank,
+    site: {
+      place: 'Gullrock Harbour (invented), north-east coast',
+      latitudeDeg: 45.1,
+      longitudeDeg: -64.6,
+      timeZone: 'America/Halifax',
+      units: 'imperial',
+      floorAreaM2: 196,
+    },
+    supply: { system, frequencyHz: 60, serviceRatingA: 200 },
+    brief: {
+      ...blank.brief,
+      goals: { outage: 'decides', ownSolar: 'counts', peakPrice: 'none' },
+      requiredRuntimeH: 28,
+      designSeason: 'winter',
+      batteryTemperatureC: 7,
+      transferGapToleranceMs: 1000,
+      handsOn: false,
+      surplusSolarWhPerDay: 6500,
+      plannedAdditions: [
+        {
+          id: 'barn',
+          name: 'Barn lights and water heater for hens',
+          runningPowerW: 400,
+          energyWhPerDay: 1900,
+          countIn: false,
+        },
+      ],
+      notes:
+        'Winter storms take the line down two or three times a year, once for four days. The well is 62 m deep. The household wants water, heat and cold food; nobody is home on weekdays.',
+    },
+    loads: loadsOf(system, [
+      [
+        'fridge',
+        {
+          ...placed,
+          legs: 'L1',
+          basis: 'measured',
+          runningPowerW: 131,
+          note: 'Clamp meter, kitchen circuit',
+        },
+      ],
+      ['freezer-chest', { ...placed, legs: 'L2', name: 'Chest freezer in the barn' }],
+      ['boiler-oil', { ...placed, legs: 'L1', basis: 'nameplate' }],
+      ['circulator', { ...placed, legs: 'L1', quantity: 3, name: 'Heating circulators, three zones' }],
+      [
+        'well-pump-large',
+        {
+          ...placed,
+          name: 'Well pump, 1½ hp',
+          basis: 'nameplate',
+          start: { how: 'lockedRotor', lockedRotorA: 61, durationS: 0.6 },
+        },
+      ],
+      ['sump-pump', { ...placed, legs: 'L2' }],
+      ['lights-living', { legs: 'L1' }],
+      ['lights-kitchen', { legs: 'L2' }],
+      ['lights-bed', { legs: 'L2' }],
+      ['router', { ...placed, legs: 'L1' }],
+      ['phones'],
+      ['laptop', { quantity: 2, name: 'Laptops' }],
+      ['tv'],
+      ['microwave', { ...placed, legs: 'L1' }],
+      ['coffee', { ...placed, legs: 'L1', inBackupSet: true }],
+      ['outlets', { quantity: 3, name: 'Other outlets, three rooms' }],
+      ['garage-door', { ...placed, legs: 'L2' }],
+      ['septic-aerator', { ...placed, legs: 'L2', tier: 'should', inBackupSet: true }],
+      ['washer-cold', { legs: 'L2' }],
+      ['range-electric', { ...placed, name: 'Electric range, 11 kW' }],
+      ['dishwasher', { legs: 'L2' }],
+      ['dryer-electric', { ...placed }],
+      ['water-heater-tank', { ...placed }],
+      ['heat-tape', { ...placed, legs: 'L1', name: 'Heat tape on the porch roof', runningPowerW: 420 }],
+      ['car-plug', { legs: 'L2' }],
+    ]),
+    design: {
+      chosen: [
+        { unitId: 'madder-47', quantity: 2 },
+        { unitId: 'madder-pack', quantity: 2 },
+      ],
+      others: [],
+    },
+    backup: {
+      ...blank.backup,
+      services: [
+        {
+          ...undecidedBackup('farm'),
+          school: 'loads-panel',
+          isolatingDevice: 'pass-through',
+          isolatingRatingA: 60,
+          newPanelSpaces: 24,
+          newPanelDistanceM: 1.5,
+        },
+      ],
+    },
+    usage: harbourUsage(blank.usage),
+    outage: {
+      ...blank.outage,
+      climateId: 'cold-coast',
+      arrays: [
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'barn-roof', 'Barn roof'),
+          ratedW: 5300,
+          tiltDeg: 38,
+          facingDeg: 158,
+          legs: 'L1-L2',
+          horizon: [
+            { azimuthDeg: 80, elevationDeg: 4 },
+            { azimuthDeg: 130, elevationDeg: 9 },
+            { azimuthDeg: 175, elevationDeg: 3 },
+            { azimuthDeg: 280, elevationDeg: 6 },
+          ],
+        },
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'porch-roof', 'Porch roof'),
+          ratedW: 2600,
+          tiltDeg: 22,
+          facingDeg: 248,
+          legs: 'L1-L2',
+        },
+      ],
+      costs: [
+        { change: 'unit.madder-pack', cost: 5200 },
+        { change: 'generator.hand', cost: 1900 },
+        { change: 'generator.auto', cost: 11_400 },
+      ],
+    },
+  };
+  return surveyed(plan, harbourSurvey(system));
+};
+
+const vineyard = (): Plan => {
+  const system = 'three-230-400';
+  const blank = emptyPlan(system);
+  const plan: Plan = {
+    ...blank,
+    site: {
+      place: 'Rebenau (invented), hill country',
+      latitudeDeg: 47.4,
+      longitudeDeg: 15.9,
+      timeZone: 'Europe/Vienna',
+      units: 'metric',
+      floorAreaM2: 148,
+    },
+    supply: { system, frequencyHz: 50, serviceRatingA: 35 },
+    brief: {
+      ...blank.brief,
+      goals: { outage: 'decides', ownSolar: 'decides', peakPrice: 'none' },
+      requiredRuntimeH: 15,
+      designSeason: 'winter',
+      sizeForYear: 8,
+      batteryTemperatureC: 14,
+      transferGapToleranceMs: 20,
+      handsOn: true,
+      surplusSolarWhPerDay: 11_500,
+      notes:
+        'A studio with recording computers: the gap must not be noticed. Summer thunderstorms, short outages, one long one after heavy snow.',
+    },
+    loads: loadsOf(system, [
+      ['fridge', { ...placed, legs: 'L1' }],
+      ['freezer-upright', { ...placed, legs: 'L2' }],
+      ['lights-living', { ...placed, legs: 'L1' }],
+      ['lights-kitchen', { ...placed, legs: 'L2' }],
+      ['lights-bed', { ...placed, legs: 'L3' }],
+      ['router', { ...placed, legs: 'L3' }],
+      [
+        'desktop',
+        {
+          ...placed,
+          legs: 'L3',
+          name: 'Recording computers',
+          quantity: 2,
+          tier: 'must',
+          inBackupSet: true,
+          basis: 'measured',
+        },
+      ],
+      ['phones', { legs: 'L2' }],
+      ['tv', { legs: 'L1' }],
+      ['kettle', { ...placed, legs: 'L2', runningPowerW: 2200, inBackupSet: true }],
+      ['coffee', { ...placed, legs: 'L2', runningPowerW: 1350, inBackupSet: true }],
+      ['ventilation', { ...placed, legs: 'L3' }],
+      ['circulator', { ...placed, legs: 'L3', quantity: 2, name: 'Heating circulators' }],
+      ['heat-pump-hydronic', { ...placed, dutyCycle: 0.42 }],
+      ['booster-pump', { ...placed, legs: 'L1', name: 'Cistern pump' }],
+      ['washer-heats', { ...placed, legs: 'L2' }],
+      ['dishwasher', { ...placed, legs: 'L1', runningPowerW: 2000, dutyCycle: 0.35 }],
+      ['cooktop-induction', { ...placed }],
+      ['oven', { ...placed, legs: 'L1', runningPowerW: 3400 }],
+      ['dryer-heat-pump', { ...placed, legs: 'L2' }],
+      ['car-three', { ...placed }],
+      ['sauna', { ...placed }],
+    ]),
+    design: { chosen: null, others: [] },
+    backup: {
+      ...blank.backup,
+      services: [
+        {
+          ...undecidedBackup('street'),
+          school: 'controlled',
+          isolatingDevice: 'contactor',
+          isolatingRatingA: 40,
+          bondWhileIslanded: 'isolating-device',
+          controlledCircuits: 6,
+        },
+      ],
+    },
+    outage: {
+      ...blank.outage,
+      arrays: [
+        {
+          ...usualArray({ site: blank.site, supply: blank.supply }, 'street-roof', 'Street roof'),
+          ratedW: 7200,
+          tiltDeg: 41,
+          facingDeg: 205,
+          coupling: 'dc',
+          legs: 'L1-L2-L3',
+        },
+      ],
+    },
+  };
+  const lanes = (now: Plan, lane: Lane, spaces: readonly number[]): Plan =>
+    moveToLane(now, { circuitIds: spaces.map((space) => `hall-${space}`), loadIds: [] }, lane);
+  const shed = lanes(surveyed(plan, vineyardSurvey(system)), 'auto', [10, 13, 16, 17, 19, 22]);
+  const byCharge = changeShed(shed, ['hall-13'], { when: 'charge', belowCharge: 0.7, order: 2 });
+  return lanes(changeShed(byCharge, ['hall-10'], { when: 'power', order: 3 }), 'hand', [14]);
+};
+
+/** Two invented houses with a design over each, and fixed identifiers, so that loading them twice changes nothing. */
+export const demoPlans: readonly { readonly id: string; readonly name: string; readonly plan: Plan }[] = [
+  { id: '6f1d5c1e-58a4-4c1b-9d0a-0d5c7f3a1e01', name: 'Farmhouse above the harbour', plan: harbour() },
+  { id: '6f1d5c1e-58a4-4c1b-9d0a-0d5c7f3a1e02', name: 'Row house by the vineyard', plan: vineyard() },
+];

@@ -1,0 +1,44 @@
+import { emptyBackup } from '../backup/backup.schema.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { emptySurvey } from '../../house/panels/panel.schema.js';
+import { emptyUsage } from '../../house/usage/usage.schema.js';
+import { emptyScenario } from '../sources/scenario.schema.js';
+import type { Plan } from './plan.js';
+
+/** A house about which nothing is known but its supply, with nothing designed over it. */
+export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
+  const american = system === 'split-120-240' || system === 'two-legs-120-208';
+  return {
+    site: {
+      place: '',
+      latitudeDeg: null,
+      longitudeDeg: null,
+      timeZone: null,
+      units: american ? 'imperial' : 'metric',
+      floorAreaM2: null,
+    },
+    brief: {
+      goals: { outage: 'decides', ownSolar: 'none', peakPrice: 'none' },
+      requiredRuntimeH: null,
+      designSeason: null,
+      sizeForYear: null,
+      outageDepth: null,
+      dailyDepth: null,
+      batteryTemperatureC: null,
+      transferGapToleranceMs: null,
+      handsOn: null,
+      powerBasis: null,
+      outageWeather: null,
+      surplusSolarWhPerDay: null,
+      plannedAdditions: [],
+      notes: '',
+    },
+    supply: { system, frequencyHz: american ? 60 : 50, serviceRatingA: null },
+    survey: emptySurvey(),
+    usage: emptyUsage(),
+    loads: [],
+    backup: emptyBackup(),
+    design: { chosen: null, others: [] },
+    outage: emptyScenario(),
+  };
+}

@@ -1,0 +1,59 @@
+import { backupProblems } from '../backup/backup-problems.js';
+import { surveyProblems } from '../../house/panels/survey-problems.js';
+import { systemFacts } from '../../electric/supply/legs.js';
+import type { Plan } from './plan.js';
+
+interface PlanProblem {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** What the shapes alone cannot say of a plan: identifiers used once, circuits and services that exist, legs the supply has. */
+export function planProblems(plan: Omit<Plan, 'site' | 'brief'>): PlanProblem[] {
+  const problems: PlanProblem[] = surveyProblems(plan.survey).map(({ path, message }) => ({
+    path: ['survey', ...path],
+    message,
+  }));
+  plan.usage.bills.forEach((bill, index) => {
+    if (bill.toDay <= bill.fromDay) {
+      problems.push({
+        path: ['usage', 'bills', index, 'toDay'],
+        message: 'The period ends before it begins; correct one of the days',
+      });
+    }
+  });
+  for (const { path, message } of backupProblems(plan)) problems.push({ path: ['backup', ...path], message });
+  const circuits = new Set(plan.survey.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
+  const known = new Set<string>();
+  const allowed = systemFacts[plan.supply.system].legSets;
+  plan.loads.forEach((load, index) => {
+    if (known.has(load.id)) {
+      problems.push({
+        path: ['loads', index, 'id'],
+        message: `Two loads share the identifier "${load.id}"; give each its own`,
+      });
+    }
+    known.add(load.id);
+    if (load.circuitId !== null && !circuits.has(load.circuitId)) {
+      problems.push({
+        path: ['loads', index, 'circuitId'],
+        message: 'No panel has this circuit; use null for a load that is not placed',
+      });
+    }
+    if (!allowed.includes(load.legs)) {
+      problems.push({
+        path: ['loads', index, 'legs'],
+        message: `This supply has no ${load.legs}; use ${allowed.join(', ')}`,
+      });
+    }
+  });
+  plan.outage.arrays.forEach(({ legs }, index) => {
+    if (!allowed.includes(legs)) {
+      problems.push({
+        path: ['outage', 'arrays', index, 'legs'],
+        message: `This supply has no ${legs}; use ${allowed.join(', ')}`,
+      });
+    }
+  });
+  return problems;
+}

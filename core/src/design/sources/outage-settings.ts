@@ -1,0 +1,59 @@
+import type { Plan } from '../plan/plan.js';
+import { setting, type Setting } from '../../base/setting.js';
+import { typicalClimates, type Climate } from '../../nature/weather/climates.js';
+import type { Scenario } from './scenario.schema.js';
+
+/** The outage part of a job with every unknown filled by a stated default. */
+export interface OutageSettings {
+  readonly climate: Setting<Climate>;
+  readonly startCharge: Setting<number>;
+  readonly keptForRestart: Setting<number>;
+  readonly restoreAbove: Setting<number>;
+  readonly batteryPlace: Setting<NonNullable<Scenario['batteryPlace']>>;
+  readonly resetAfterMin: Setting<number>;
+}
+
+/** The typical climate nearest in latitude, and of those within three degrees the one nearest in longitude. */
+export function nearestClimate(latitudeDeg: number, longitudeDeg: number): Climate {
+  const off = (climate: Climate): number => {
+    const round = Math.abs(climate.longitudeDeg - longitudeDeg) % 360;
+    return Math.abs(climate.latitudeDeg - latitudeDeg) * 4 + Math.min(round, 360 - round) / 6;
+  };
+  return typicalClimates.reduce((best, climate) => (off(climate) < off(best) ? climate : best));
+}
+
+const american = ['split-120-240', 'two-legs-120-208'];
+
+export function outageSettingsOf({
+  outage,
+  site,
+  supply,
+}: Pick<Plan, 'outage' | 'site' | 'supply'>): OutageSettings {
+  const placed = site.latitudeDeg !== null;
+  const nearest = placed
+    ? nearestClimate(site.latitudeDeg!, site.longitudeDeg ?? 0)
+    : typicalClimates.find(
+        ({ id }) => id === (american.includes(supply.system) ? 'mixed' : 'central-europe'),
+      )!;
+  const said = typicalClimates.find(({ id }) => id === outage.climateId) ?? null;
+  return {
+    climate: setting(
+      said,
+      nearest,
+      placed ? 'the typical climate nearest to the place' : 'the place is not known',
+    ),
+    startCharge: setting(outage.startCharge, 1, 'the battery is full when the outage starts'),
+    keptForRestart: setting(
+      outage.keptForRestart,
+      0,
+      'nothing is kept back beyond what the units never let out',
+    ),
+    restoreAbove: setting(
+      outage.restoreAbove,
+      0.1,
+      'a tenth above the threshold, so that it does not flutter',
+    ),
+    batteryPlace: setting(outage.batteryPlace, 'as-said', 'the temperature in the brief holds all year'),
+    resetAfterMin: setting(outage.resetAfterMin, 30, 'half an hour until somebody is at the inverter'),
+  };
+}

@@ -1,0 +1,36 @@
+import { systemFacts } from '../../electric/supply/legs.js';
+import type { Supply } from '../../electric/supply/supply.schema.js';
+import type { Site } from '../../house/site/site.schema.js';
+import type { Generator, SolarArray } from './scenario.schema.js';
+
+/** A generator as one would first think of it (common practice, no source). */
+export const usualGenerator = (start: Generator['start']): Generator => ({
+  powerW: start === 'auto' ? 7500 : 4500,
+  start,
+  comesAfterMin: start === 'auto' ? 0 : 180,
+  startBelow: 0.2,
+  stopAbove: 0.9,
+  warmUpMin: 2,
+  chargerW: start === 'auto' ? 5500 : 3500,
+  fuelL: start === 'auto' ? 200 : 40,
+  idleLPerH: start === 'auto' ? 1.3 : 0.7,
+  fullLPerH: start === 'auto' ? 3.9 : 2.4,
+  quiet: { fromH: 22, toH: 7 },
+  locksSolarOut: true,
+});
+
+/** An array as one would first think of it: on a roof that faces the equator. */
+export const usualArray = (house: { readonly site: Site; readonly supply: Supply }, id: string, name: string): SolarArray => ({
+  id,
+  name,
+  ratedW: 6000,
+  tiltDeg: 30,
+  facingDeg: (house.site.latitudeDeg ?? 40) < 0 ? 0 : 180,
+  coupling: 'ac',
+  inverterW: null,
+  legs: systemFacts[house.supply.system].legSets.at(-1)!,
+  loss: null,
+  horizon: [],
+  shadeByHour: null,
+});
+

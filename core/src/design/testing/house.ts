@@ -1,0 +1,61 @@
+import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
+import { settlePlan } from '../backup/settle-plan.js';
+import type { Plan } from '../plan/plan.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import { newCircuit, newPanel, newService } from '../../house/panels/new-panel.js';
+import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import { aPlan } from './plan.js';
+
+/** One circuit of a house for a test: its loads, and what is special about it. */
+export interface Way {
+  readonly loads: readonly Load[];
+  readonly changes?: Partial<Circuit>;
+}
+
+/** A panel with one breaker for each way; loads with two legs get two poles. Circuits are called "s1-1", "s1-2" and so on. */
+export function aPanel(service: string, ways: readonly Way[], changes: Partial<Panel> = {}): Panel {
+  let space = 1;
+  const circuits = ways.map(({ loads, changes: special }, index) => {
+    const poles = loads.some(({ legs }) => legs.includes('-')) ? 2 : 1;
+    // Odd spaces run down one column, and the legs alternate.
+    const spaces = Array.from({ length: poles }, (_, pole) => space + 2 * pole);
+    space += 2 * poles;
+    return { ...newCircuit(`${service}-${index + 1}`, spaces, `Way ${index + 1}`), ...special };
+  });
+  return {
+    ...newPanel(`panel-${service}`, `Panel ${service}`, 'split-120-240', {
+      kind: 'service',
+      serviceId: service,
+    }),
+    spaces: 84,
+    circuits,
+    ...changes,
+  };
+}
+
+/** A house of services, each with one panel, with every load on its circuit. */
+export function aHouse(
+  services: Readonly<Record<string, readonly Way[]>>,
+  changes: Partial<Plan> = {},
+  backup: readonly (Partial<ServiceBackup> & { serviceId: string })[] = [],
+): Plan {
+  const loads = Object.entries(services).flatMap(([service, ways]) =>
+    ways.flatMap((way, index) =>
+      way.loads.map((load) => ({ ...load, circuitId: `${service}-${index + 1}` })),
+    ),
+  );
+  const plan = aPlan(loads);
+  return settlePlan({
+    ...plan,
+    survey: {
+      services: Object.keys(services).map((id) => ({ ...newService(id, `Service ${id}`), ratingA: 200 })),
+      panels: Object.entries(services).map(([service, ways]) => aPanel(service, ways)),
+      monitorCircuitId: null,
+    },
+    backup: {
+      ...plan.backup,
+      services: backup.map((said) => ({ ...undecidedBackup(said.serviceId), ...said })),
+    },
+    ...changes,
+  });
+}

@@ -1,0 +1,18 @@
+import * as z from 'zod';
+import { amountSchema } from '../../base/amount.schema.js';
+
+export const supplySystems = ['split-120-240', 'two-legs-120-208', 'single-230', 'three-230-400'] as const;
+
+/** How the house is fed. */
+export const supplySystemSchema = z.enum(supplySystems, {
+  error: `Choose one of: ${supplySystems.join(', ')}`,
+});
+export type SupplySystem = z.infer<typeof supplySystemSchema>;
+
+export const supplySchema = z.strictObject({
+  system: supplySystemSchema,
+  frequencyHz: z.union([z.literal(50), z.literal(60)], { error: 'Choose 50 or 60 Hz' }),
+  /** Rating of the service or main breaker; null = not yet known. */
+  serviceRatingA: amountSchema(10, 1200, 'A').nullable(),
+});
+export type Supply = z.infer<typeof supplySchema>;

@@ -1,0 +1,122 @@
+import type { Catalogue, Unit } from '../catalogue/unit.schema.js';
+import type { StackPart } from './stack-part.schema.js';
+import { systemFacts } from '../../electric/supply/legs.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { AssembledStack } from './stack.js';
+
+const refuse = (problem: string): AssembledStack => ({ ok: false, problem });
+
+/**
+ * Puts units together into a stack for a supply, or says why they do not go together.
+ *
+ * Inverters of one kind in parallel add their power, on every leg alike; single-phase units in a three-phase house go in
+ * threes. Batteries add energy; where a battery states a power, the sum of them limits the stack.
+ */
+export function assembleStack(
+  parts: readonly StackPart[],
+  catalogue: Catalogue,
+  system: SupplySystem,
+): AssembledStack {
+  const chosen: { unit: Unit; quantity: number }[] = [];
+  for (const part of parts) {
+    const unit = catalogue.find(({ id }) => id === part.unitId);
+    if (!unit) return refuse(`The catalogue has no unit "${part.unitId}". Choose another.`);
+    const same = chosen.find((c) => c.unit === unit);
+    if (same) same.quantity += part.quantity;
+    else chosen.push({ unit, quantity: part.quantity });
+  }
+  const inverters = chosen.filter(({ unit }) => unit.inverter);
+  if (inverters.length === 0)
+    return refuse('There is no inverter: an expansion pack adds hours, never watts.');
+  if (inverters.length > 1) {
+    return refuse(
+      `${inverters.map(({ unit }) => unit.name).join(' and ')} cannot share one output. Choose inverters of one kind.`,
+    );
+  }
+  const { unit: inverterUnit, quantity } = inverters[0]!;
+  const inverter = inverterUnit.inverter!;
+  const facts = systemFacts[system];
+  if (!inverter.systems.includes(system)) {
+    return refuse(`${inverterUnit.name} does not form ${facts.label.toLowerCase()}.`);
+  }
+  const onePerLeg = inverter.output === 'one' ? facts.legs.length : 1;
+  if (quantity % onePerLeg !== 0) {
+    return refuse(`${inverterUnit.name} feeds one phase: take ${onePerLeg} of them, or a multiple.`);
+  }
+  const parallel = quantity / onePerLeg;
+  if (parallel > inverter.maxParallel) {
+    return refuse(
+      `At most ${inverter.maxParallel * onePerLeg} of ${inverterUnit.name} work together; there are ${quantity}.`,
+    );
+  }
+  const added = chosen.filter(({ unit }) => !unit.inverter);
+  for (const { unit, quantity: count } of added) {
+    const accepted = inverter.accepts.find(({ unitId }) => unitId === unit.id);
+    if (!accepted) return refuse(`${unit.name} does not connect to ${inverterUnit.name}.`);
+    if (count > accepted.maxPerInverter * quantity) {
+      return refuse(
+        `At most ${accepted.maxPerInverter * quantity} of ${unit.name} connect to ${quantity} × ${inverterUnit.name}; there are ${count}.`,
+      );
+    }
+  }
+  for (const accepted of inverter.accepts) {
+    const count = added.find(({ unit }) => unit.id === accepted.unitId)?.quantity ?? 0;
+    const needed = accepted.minPerInverter * quantity;
+    if (count < needed) {
+      const name = catalogue.find(({ id }) => id === accepted.unitId)?.name ?? accepted.unitId;
+      return refuse(
+        `${quantity} × ${inverterUnit.name} needs at least ${needed} × ${name}; there are ${count}.`,
+      );
+    }
+  }
+  const batteries = chosen.filter(({ unit }) => unit.battery);
+  if (batteries.length === 0) return refuse('There is no battery in this stack. Add one.');
+  const chemistry = batteries[0]!.unit.battery!.chemistry;
+  if (batteries.some(({ unit }) => unit.battery!.chemistry !== chemistry)) {
+    return refuse('Lithium and lead-acid batteries cannot share one inverter.');
+  }
+  const batteryPowerW = batteries.some(({ unit }) => unit.battery!.dischargePowerW === null)
+    ? Infinity
+    : inverter.dischargeEfficiency *
+      batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.dischargePowerW!, 0);
+  const times = (value: number | null): number | null => (value === null ? null : value * parallel);
+  const inOrder = [...inverters, ...added];
+  return {
+    ok: true,
+    stack: {
+      parts: inOrder.map(({ unit, quantity: n }) => ({ unitId: unit.id, quantity: n })),
+      name: inOrder.map(({ unit, quantity: n }) => `${n} × ${unit.name}`).join(' + '),
+      inverter: inverterUnit,
+      inverterQuantity: quantity,
+      batteries,
+      chemistry,
+      continuousVA: inverter.continuousVA * quantity,
+      perLegVA: inverter.perLegVA * parallel,
+      overload: inverter.overload.map((point) => ({
+        ...point,
+        apparentPowerVA: point.apparentPowerVA * quantity,
+      })),
+      lockedRotorA: times(inverter.lockedRotorA),
+      neutralA: times(inverter.neutralA),
+      nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
+      batteryPowerW,
+      dischargeEfficiency: inverter.dischargeEfficiency,
+      chargePowerW: Math.min(
+        inverter.charge.powerW * quantity * inverter.charge.efficiency,
+        batteries.reduce(
+          (sum, { unit, quantity: n }) => sum + n * (unit.battery!.chargePowerW ?? Infinity),
+          0,
+        ),
+      ),
+      chargeEfficiency: inverter.charge.efficiency,
+      solarDcW: (inverter.solar.dcW ?? 0) * quantity,
+      solarAcW: (inverter.solar.acW ?? 0) * quantity,
+      standbyW: inverter.standbyW * quantity,
+      transferGapMs: inverter.transferGapMs,
+      voltageDroop: inverter.voltageDroop,
+      retry: inverter.retry,
+      massKg: chosen.reduce((sum, { unit, quantity: n }) => sum + n * unit.massKg, 0),
+      unitCount: chosen.reduce((sum, { quantity: n }) => sum + n, 0),
+    },
+  };
+}

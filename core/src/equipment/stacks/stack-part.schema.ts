@@ -1,0 +1,10 @@
+import * as z from 'zod';
+import { countSchema } from '../../base/amount.schema.js';
+import { idSchema } from '../../base/text.schema.js';
+
+/** So many pieces of a unit from the catalogue. */
+export const stackPartSchema = z.strictObject({
+  unitId: idSchema,
+  quantity: countSchema(1, 60),
+});
+export type StackPart = z.infer<typeof stackPartSchema>;

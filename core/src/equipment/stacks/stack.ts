@@ -1,0 +1,46 @@
+import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
+import type { Retry } from '../../electric/overload/trip-run.js';
+import type { StackPart } from './stack-part.schema.js';
+import type { Chemistry } from '../../electric/battery/chemistry.js';
+
+/** Units put together, and what they can do together. */
+export interface Stack {
+  readonly parts: readonly StackPart[];
+  /** "2 × Madder 47 + 1 × Madder pack" */
+  readonly name: string;
+  readonly inverter: Unit;
+  readonly inverterQuantity: number;
+  readonly batteries: readonly { readonly unit: Unit; readonly quantity: number }[];
+  readonly chemistry: Chemistry;
+  readonly continuousVA: number;
+  readonly perLegVA: number;
+  readonly overload: readonly OverloadPoint[];
+  readonly lockedRotorA: number | null;
+  readonly neutralA: number | null;
+  readonly nameplateWh: number;
+  /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
+  readonly batteryPowerW: number;
+  readonly dischargeEfficiency: number;
+  /** Power the battery takes while it charges, W, and battery energy in over AC energy in. */
+  readonly chargePowerW: number;
+  readonly chargeEfficiency: number;
+  /** Solar it takes, W: arrays at its own inputs, and solar inverters beside it. */
+  readonly solarDcW: number;
+  readonly solarAcW: number;
+  readonly standbyW: number;
+  readonly transferGapMs: number;
+  /** Share of the voltage lost at the continuous rating; null = not stated. */
+  readonly voltageDroop: number | null;
+  readonly retry: Retry;
+  readonly massKg: number;
+  readonly unitCount: number;
+}
+
+export type AssembledStack =
+  { readonly ok: true; readonly stack: Stack } | { readonly ok: false; readonly problem: string };
+
+/** What a stack carries running, VA: the smaller of inverter and battery. */
+export const runningLimitVA = ({
+  continuousVA,
+  batteryPowerW,
+}: Pick<Stack, 'continuousVA' | 'batteryPowerW'>): number => Math.min(continuousVA, batteryPowerW);

@@ -1,0 +1,44 @@
+import type { Battery, Unit } from '../catalogue/unit.schema.js';
+
+/** A lithium battery without losses, so that expected values can be worked out by hand. */
+export const idealBattery: Battery = {
+  chemistry: 'lithium',
+  nominalVoltageV: 50,
+  nameplateWh: 10_000,
+  usableShare: 1,
+  dischargePowerW: null,
+  chargePowerW: null,
+  fadePerYear: 0,
+  peukert: null,
+};
+
+/** A lossless split-phase battery-inverter of 10 kWh and 6 kVA. */
+export const idealUnit: Unit = {
+  id: 'ideal',
+  name: 'Ideal',
+  role: 'battery-inverter',
+  summary: '',
+  massKg: 100,
+  inverter: {
+    systems: ['split-120-240'],
+    output: 'two',
+    continuousVA: 6000,
+    perLegVA: 3000,
+    overload: [
+      { apparentPowerVA: 9000, durationS: 5 },
+      { apparentPowerVA: 12_000, durationS: 0.5 },
+    ],
+    lockedRotorA: 80,
+    neutralA: 25,
+    dischargeEfficiency: 1,
+    charge: { powerW: 6000, efficiency: 1 },
+    solar: { dcW: 12_000, acW: 8000 },
+    standbyW: 0,
+    transferGapMs: 20,
+    voltageDroop: 0.04,
+    retry: { afterS: 10, tries: 3 },
+    maxParallel: 3,
+    accepts: [],
+  },
+  battery: idealBattery,
+};

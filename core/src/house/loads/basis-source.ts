@@ -1,0 +1,5 @@
+import type { Source } from '../../base/figure.js';
+import type { Basis } from './load.schema.js';
+
+/** Source of a figure that rests on a load's own values. */
+export const basisSource = (basis: Basis): Source => ({ kind: basis });

@@ -1,0 +1,84 @@
+import type { HoursOfUse, Start, Tier } from '../load.schema.js';
+import type { Season } from '../../../nature/season/season.js';
+import type { LoadKind } from '../load-kinds.js';
+
+/** Hours in the night, morning, day and evening part. */
+export type Pattern = readonly [nightH: number, morningH: number, dayH: number, eveningH: number];
+
+/** A household load with typical values. Everything here is common practice, no source. */
+export interface TypicalLoad {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: LoadKind;
+  readonly quantity: number;
+  readonly runningPowerW: number;
+  readonly powerFactor: number;
+  readonly start: Start;
+  readonly dutyCycle: number;
+  readonly use: Readonly<Record<Season, HoursOfUse>>;
+  readonly tier: Tier;
+  /** 'plug' sits on one leg; 'line' on two where there are two of 120 V; 'three' on three phases where there are. */
+  readonly wiring: 'plug' | 'line' | 'three';
+}
+
+const hours = ([nightH, morningH, dayH, eveningH]: Pattern): HoursOfUse => ({
+  nightH,
+  morningH,
+  dayH,
+  eveningH,
+});
+
+export const allDay: Pattern = [8, 4, 6, 6];
+const off: Pattern = [0, 0, 0, 0];
+
+/** The same hours in every season. */
+export const always = (pattern: Pattern): TypicalLoad['use'] => ({
+  winter: hours(pattern),
+  shoulder: hours(pattern),
+  summer: hours(pattern),
+});
+
+/** Hours by season; a season that is left out is off. */
+export const bySeason = (patterns: Partial<Record<Season, Pattern>>): TypicalLoad['use'] => ({
+  winter: hours(patterns.winter ?? off),
+  shoulder: hours(patterns.shoulder ?? off),
+  summer: hours(patterns.summer ?? off),
+});
+
+export const none: Start = { how: 'none' };
+export const times = (multiple: number, durationS = 0.5): Start => ({ how: 'multiple', multiple, durationS });
+export const soft = (multiple: number, durationS = 2): Start => ({ how: 'soft', multiple, durationS });
+export const lockedRotor = (lockedRotorA: number, durationS = 0.5): Start => ({
+  how: 'lockedRotor',
+  lockedRotorA,
+  durationS,
+});
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: LoadKind;
+  readonly powerW: number;
+  readonly use: TypicalLoad['use'];
+  readonly tier: Tier;
+  readonly pf?: number;
+  readonly duty?: number;
+  readonly start?: Start;
+  readonly wiring?: TypicalLoad['wiring'];
+  readonly quantity?: number;
+}
+
+/** Fills what most loads share: one piece, no surge, full duty, near-unity power factor, on one leg. */
+export const typical = (row: Row): TypicalLoad => ({
+  id: row.id,
+  name: row.name,
+  kind: row.kind,
+  quantity: row.quantity ?? 1,
+  runningPowerW: row.powerW,
+  powerFactor: row.pf ?? 1,
+  start: row.start ?? none,
+  dutyCycle: row.duty ?? 1,
+  use: row.use,
+  tier: row.tier,
+  wiring: row.wiring ?? 'plug',
+});

@@ -1,0 +1,248 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { aLoad, allSeasons, arbitraryHours, arbitraryLoad, arbitraryStart, aroundTheClock } from '../testing/loads.js';
+import { blankLoad } from './blank-load.js';
+import { dailyEnergyWh } from './daily-energy.js';
+import { hourlyByTierWh } from './hourly-by-tier.js';
+import { hourlyEnergyWh } from './hourly-energy.js';
+import { hoursPerDayH } from './hours-per-day.js';
+import { loadLibrary } from './library/load-library.js';
+import { starterSets } from './library/starter-sets.js';
+import { loadFromLibrary } from './library/load-from-library.js';
+import { loadSchema } from './load.schema.js';
+import { seasons, type Season } from '../../nature/season/season.js';
+import { readPastedLoads } from './paste/read-pasted-loads.js';
+import { spreadHours } from './spread-hours.js';
+import { parseStart, startText } from './start-text.js';
+
+describe('energy of a load', () => {
+  it('is quantity × power × hours × duty', () => {
+    const load = aLoad({ quantity: 3, runningPowerW: 100, dutyCycle: 0.5, use: allSeasons(aroundTheClock) });
+    expect(dailyEnergyWh(load, 'winter')).toBeCloseTo(3600, 9);
+    expect([...hourlyEnergyWh(load, 'winter')]).toEqual(new Array(24).fill(150));
+  });
+  it('falls into its part of the day', () => {
+    const load = aLoad({
+      runningPowerW: 600,
+      use: allSeasons({ nightH: 0, morningH: 2, dayH: 0, eveningH: 0 }),
+    });
+    const hourly = [...hourlyEnergyWh(load, 'summer')];
+    expect(hourly.slice(6, 10)).toEqual([300, 300, 300, 300]);
+    expect(hourly.filter((wh) => wh > 0)).toHaveLength(4);
+  });
+  it('is the same by the hour and by the day', () => {
+    fc.assert(
+      fc.property(arbitraryLoad('split-120-240'), fc.constantFrom(...seasons), (load, season) => {
+        const byHour = hourlyEnergyWh(load, season).reduce((sum, wh) => sum + wh, 0);
+        expect(byHour).toBeCloseTo(dailyEnergyWh(load, season), 6);
+      }),
+    );
+  });
+  it('adds up over the tiers', () => {
+    fc.assert(
+      fc.property(fc.array(arbitraryLoad('split-120-240'), { maxLength: 8 }), (loads) => {
+        const tiers = Object.values(hourlyByTierWh(loads, 'winter'));
+        const total = tiers.flatMap((tier) => [...tier]).reduce((sum, wh) => sum + wh, 0);
+        const expected = loads.reduce((sum, load) => sum + dailyEnergyWh(load, 'winter'), 0);
+        expect(total).toBeCloseTo(expected, 4);
+      }),
+    );
+  });
+});
+
+describe('spreading hours', () => {
+  it('reaches the total, keeps within the parts, and keeps the pattern where it fits', () => {
+    fc.assert(
+      fc.property(arbitraryHours, fc.double({ min: 0, max: 24, noNaN: true }), (use, total) => {
+        const spread = spreadHours(use, total);
+        expect(hoursPerDayH(spread)).toBeCloseTo(total, 6);
+        expect(
+          loadSchema.shape.use.shape.winter.safeParse({
+            ...spread,
+            nightH: Math.min(8, spread.nightH),
+            morningH: Math.min(4, spread.morningH),
+            dayH: Math.min(6, spread.dayH),
+            eveningH: Math.min(6, spread.eveningH),
+          }).success,
+        ).toBe(true);
+        expect(spread.nightH).toBeLessThanOrEqual(8 + 1e-9);
+        expect(spread.morningH).toBeLessThanOrEqual(4 + 1e-9);
+      }),
+    );
+    expect(spreadHours({ nightH: 0, morningH: 1, dayH: 0, eveningH: 3 }, 2)).toEqual({
+      nightH: 0,
+      morningH: 0.5,
+      dayH: 0,
+      eveningH: 1.5,
+    });
+  });
+});
+
+describe('how a load starts, as text', () => {
+  it('reads back what it wrote', () => {
+    fc.assert(
+      fc.property(arbitraryStart, (start) => {
+        const back = parseStart(startText(start), start);
+        expect(back.ok && back.start.how).toBe(start.how);
+      }),
+    );
+  });
+  it.each([
+    ['none', { how: 'none' }],
+    ['x6', { how: 'multiple', multiple: 6 }],
+    ['6×', { how: 'multiple', multiple: 6 }],
+    ['61 A', { how: 'lockedRotor', lockedRotorA: 61 }],
+    ['g 1,5 hp', { how: 'codeLetter', letter: 'G', horsepower: 1.5 }],
+    ['FLC 1 hp x6', { how: 'fullLoad', horsepower: 1, multiple: 6 }],
+    ['Soft 1.2', { how: 'soft', multiple: 1.2 }],
+  ])('reads “%s”', (text, start) => {
+    expect(parseStart(text, { how: 'none' })).toMatchObject({ ok: true, start });
+  });
+  it('keeps the duration and refuses the rest with what to write', () => {
+    expect(parseStart('×3', { how: 'soft', multiple: 1, durationS: 4 })).toMatchObject({
+      start: { durationS: 4 },
+    });
+    expect(parseStart('a lot', { how: 'none' })).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('Write none') as string,
+    });
+    expect(parseStart('99 x', { how: 'none' })).toMatchObject({ ok: false, message: 'Enter at most 15' });
+    expect(parseStart('i 2 hp', { how: 'none' }).ok).toBe(false);
+  });
+});
+
+/**
+ * Energy of typical appliances. "Recalled" ranges: consumption tables of national energy agencies as remembered, rounded
+ * outward; "common practice" has no source.
+ */
+describe('the load library', () => {
+  const perDay = (id: string, season: Season) =>
+    dailyEnergyWh(
+      loadLibrary.find((entry) => entry.id === id)!,
+      season,
+    ) / 1000;
+  it.each([
+    // Common practice, no source: an efficient refrigerator takes 1 to 2 kWh a day.
+    ['fridge', 'summer', 1, 2],
+    // Recalled: efficient chest freezers 215 to 400 kWh a year, upright ones to 700.
+    ['freezer-chest', 'winter', 0.6, 1.2],
+    ['freezer-upright', 'winter', 1, 2],
+    // Recalled: refrigerators of the 1990s 700 to 1,200 kWh a year.
+    ['fridge-older', 'winter', 1.9, 3.3],
+    // Recalled: an electric tank heater for a family, 3,000 to 4,800 kWh a year; a heat-pump one 800 to 1,500.
+    ['water-heater-tank', 'winter', 8, 13.2],
+    ['water-heater-heat-pump', 'winter', 2, 4.2],
+    // Recalled: a resistance dryer load 2.5 to 4 kWh; a heat-pump one 1 to 2.
+    ['dryer-electric', 'winter', 2.5, 4],
+    ['dryer-heat-pump', 'winter', 1, 2],
+    // Recalled: a dishwasher cycle 0.8 to 1.4 kWh, a warm wash 0.5 to 1.
+    ['dishwasher', 'winter', 0.8, 1.4],
+    ['washer-heats', 'winter', 0.5, 1],
+    // Common practice, no source.
+    ['router', 'winter', 0.3, 0.7],
+    ['furnace-blower', 'winter', 3, 8],
+    ['boiler-oil', 'winter', 1.5, 4],
+    ['boiler-gas', 'winter', 0.8, 2.5],
+    ['well-pump-small', 'summer', 0.7, 3],
+    ['ac-central', 'summer', 10, 35],
+    ['hot-tub', 'winter', 6, 16],
+    ['car-fast', 'winter', 6, 15],
+    ['ventilation', 'winter', 0.8, 2.5],
+    ['range-electric', 'winter', 1.5, 4],
+  ] as const)('%s takes a plausible %s day', (id, season, from, to) => {
+    expect(perDay(id, season)).toBeGreaterThanOrEqual(from);
+    expect(perDay(id, season)).toBeLessThanOrEqual(to);
+  });
+
+  // Common practice, no source: a room unit stays below 1 kW.
+  it('has a room air conditioner below 1 kW', () => {
+    expect(loadLibrary.find(({ id }) => id === 'ac-room')!.runningPowerW).toBeLessThan(1000);
+  });
+
+  it('has some sixty loads and more, each with its own id and name', () => {
+    expect(loadLibrary.length).toBeGreaterThanOrEqual(60);
+    expect(new Set(loadLibrary.map(({ id }) => id)).size).toBe(loadLibrary.length);
+    expect(new Set(loadLibrary.map(({ name }) => name)).size).toBe(loadLibrary.length);
+  });
+
+  it('makes valid loads for every supply, marked as typical', () => {
+    for (const system of ['split-120-240', 'two-legs-120-208', 'single-230', 'three-230-400'] as const) {
+      for (const entry of loadLibrary) {
+        const load = loadFromLibrary(entry, 'x', system, []);
+        expect(loadSchema.safeParse(load).success, `${entry.id} on ${system}`).toBe(true);
+        expect(load.basis).toBe('typical');
+      }
+    }
+  });
+
+  it('puts a range on both legs in split phase, on three phases where there are, on one in single phase', () => {
+    const range = loadLibrary.find(({ id }) => id === 'range-electric')!;
+    expect(loadFromLibrary(range, 'x', 'split-120-240', []).legs).toBe('L1-L2');
+    expect(loadFromLibrary(range, 'x', 'three-230-400', []).legs).toBe('L1-L2-L3');
+    expect(loadFromLibrary(range, 'x', 'single-230', []).legs).toBe('L1');
+  });
+
+  it('knows every load of its starter sets', () => {
+    const known = new Set(loadLibrary.map(({ id }) => id));
+    for (const { loadIds } of starterSets) expect(loadIds.filter((id) => !known.has(id))).toEqual([]);
+  });
+
+  it('starts a blank load valid', () => {
+    expect(loadSchema.safeParse(blankLoad('x', 'New', 'single-230', [])).success).toBe(true);
+  });
+});
+
+describe('pasted rows', () => {
+  const paste = (cells: string[][]) => readPastedLoads(cells, 'split-120-240', [], () => 'id');
+  it('map columns by their headings', () => {
+    const { rows, columns } = paste([
+      ['Watts', 'Device', 'Hours per day', 'Tier'],
+      ['1,200', 'Microwave', '0.5', 'should'],
+    ]);
+    expect(columns).toEqual(['watts', 'name', 'hours', 'tier']);
+    expect(rows[0]!.load).toMatchObject({
+      name: 'Microwave',
+      runningPowerW: 1200,
+      tier: 'should',
+      inBackupSet: true,
+      basis: 'user',
+    });
+    expect(dailyEnergyWh(rows[0]!.load!, 'winter')).toBeCloseTo(600, 6);
+  });
+  it('take a fixed order without headings, and kW by heading or by unit', () => {
+    expect(paste([['Fridge', '1', '130', '24', '6', 'must']]).rows[0]!.load).toMatchObject({
+      quantity: 1,
+      start: { how: 'multiple', multiple: 6 },
+    });
+    expect(
+      paste([
+        ['Name', 'Power kW'],
+        ['Oven', '3.5'],
+      ]).rows[0]!.load?.runningPowerW,
+    ).toBe(3500);
+    expect(paste([['Pump', '1', '1.1 kW']]).rows[0]!.load?.runningPowerW).toBe(1100);
+  });
+  it('keep going past what they cannot read, and say why', () => {
+    const { rows } = paste([
+      ['Name', 'Watts'],
+      ['Good', '100'],
+      ['', '5'],
+      ['Bad', 'many'],
+      ['Worse', '-5'],
+      ['Huge', '9e9'],
+      ['None', ''],
+    ]);
+    expect(rows.map(({ load }) => load?.name ?? null)).toEqual(['Good', null, null, null, null, null]);
+    expect(rows[2]!.problems[0]).toContain('not a number');
+    expect(rows[4]!.problems[0]).toContain('at most');
+    expect(rows[5]!.problems[0]).toContain('no power');
+  });
+  it('never throw and never bring an invalid load', () => {
+    fc.assert(
+      fc.property(fc.array(fc.array(fc.string(), { maxLength: 7 }), { maxLength: 6 }), (cells) => {
+        for (const { load } of paste(cells).rows)
+          if (load) expect(loadSchema.safeParse(load).success).toBe(true);
+      }),
+    );
+  });
+});

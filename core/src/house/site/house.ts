@@ -1,0 +1,9 @@
+import type { SurveyedHouse } from '../panels/surveyed-house.js';
+import type { Usage } from '../usage/usage.schema.js';
+import type { Site } from './site.schema.js';
+
+/** What is there, whatever is designed over it. */
+export interface House extends SurveyedHouse {
+  site: Site;
+  usage: Usage;
+}

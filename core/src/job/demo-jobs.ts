@@ -1,0 +1,7 @@
+import { demoPlans } from '../design/demo/demo-plans.js';
+import { jobFormat, jobVersion, type Job } from './job.schema.js';
+
+/** The demo plans as jobs. */
+export const demoJobs: readonly { readonly id: string; readonly job: Job }[] = demoPlans.map(
+  ({ id, name, plan }) => ({ id, job: { format: jobFormat, version: jobVersion, name, ...plan } }),
+);

@@ -1,5 +1,0 @@
-import type { Source } from '../figure/figure.js';
-import type { Basis } from './load.schema.js';
-
-/** Source of a figure that rests on a load's own values. */
-export const basisSource = (basis: Basis): Source => ({ kind: basis });

@@ -1,7 +1,0 @@
-import type { Job } from '../job/job.schema.js';
-
-/** Rating of the services together, A: as surveyed, else as the brief says; null = not known. */
-export function serviceRatingA({ survey, supply }: Job): number | null {
-  const known = survey.services.flatMap(({ ratingA }) => (ratingA === null ? [] : [ratingA]));
-  return known.length > 0 ? known.reduce((sum, ratingA) => sum + ratingA, 0) : supply.serviceRatingA;
-}

@@ -1,0 +1,24 @@
+import type { Plan } from '../../design/plan/plan.js';
+import type { Stack } from '../../equipment/stacks/stack.js';
+import { type Island } from '../../design/backup/islands.js';
+import { islandPlan } from '../../design/plan/island-plan.js';
+import { outcomeOf, type Outcome } from './outcome.js';
+import { substitutesFor, withSubstitute, type Substitute } from './substitutes.js';
+
+/** A substitute and what the design comes to with it. */
+export interface SubstituteOutcome {
+  readonly substitute: Substitute;
+  readonly outcome: Outcome;
+}
+
+/** What each substitute for a load of an island is worth, beside the same stack. */
+export function substituteOutcomes(whole: Plan, island: Island, stack: Stack): SubstituteOutcome[] {
+  const { supply, loads } = islandPlan(whole, island);
+  return substitutesFor(supply.system, loads).map((substitute) => ({
+    substitute,
+    outcome: outcomeOf(
+      islandPlan({ ...whole, loads: withSubstitute(whole.loads, substitute) }, island),
+      stack,
+    ),
+  }));
+}

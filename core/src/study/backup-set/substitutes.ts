@@ -1,0 +1,172 @@
+import type { Load } from '../../house/loads/load.schema.js';
+import { loadLibrary } from '../../house/loads/library/load-library.js';
+import { runningPowerVA } from '../../house/loads/running-power.js';
+import { startDemand } from '../starts/start-demand.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+
+/** Something else that does the job of a load; common practice, no source. */
+export interface Substitute {
+  readonly key: string;
+  readonly loadId: string;
+  readonly title: string;
+  readonly how: string;
+  /** The load as it would be; a new load stands beside it where the substitute is another device. */
+  readonly changed: Load;
+  readonly added: Load | null;
+}
+
+interface Rule {
+  readonly key: string;
+  readonly applies: (load: Load, startVA: number, acrossTheLine: boolean) => boolean;
+  readonly make: (load: Load) => Omit<Substitute, 'key' | 'loadId'>;
+}
+
+const fromLibrary = (libraryId: string, beside: Load, changes: Partial<Load>): Load => {
+  const typical = loadLibrary.find(({ id }) => id === libraryId);
+  if (!typical) throw new Error(`The load library has no "${libraryId}"`);
+  const { wiring: _, ...values } = typical;
+  return {
+    ...beside,
+    ...values,
+    use: {
+      winter: { ...typical.use.winter },
+      shoulder: { ...typical.use.shoulder },
+      summer: { ...typical.use.summer },
+    },
+    id: `${beside.id.slice(0, 30)}-${libraryId.slice(0, 8)}`,
+    quantity: 1,
+    voltageV: null,
+    basis: 'typical',
+    measuredOn: null,
+    cyclesPerHour: null,
+    restartDelayS: null,
+    tier: beside.tier,
+    inBackupSet: true,
+    note: '',
+    ...changes,
+  };
+};
+
+const noNights = (use: Load['use']): Load['use'] => ({
+  winter: { ...use.winter, nightH: 0 },
+  shoulder: { ...use.shoulder, nightH: 0 },
+  summer: { ...use.summer, nightH: 0 },
+});
+
+/** A third of the energy at a quarter of the power, between late morning and evening. */
+const timerUse = (dayH: number, eveningH: number): Load['use'] => ({
+  winter: { nightH: 0, morningH: 0, dayH, eveningH },
+  shoulder: { nightH: 0, morningH: 0, dayH, eveningH },
+  summer: { nightH: 0, morningH: 0, dayH: Math.max(0, dayH - 1), eveningH },
+});
+
+const isCentralCooling = ({ kind, runningPowerW }: Load): boolean =>
+  kind === 'cooling' && runningPowerW >= 1500;
+
+const rules: readonly Rule[] = [
+  {
+    key: 'soft-starter',
+    applies: (load, startVA, acrossTheLine) =>
+      acrossTheLine && startVA >= 2500 && startVA > 2.5 * runningPowerVA(load),
+    make: (load) => ({
+      title: `Soft starter for ${load.name}`,
+      how: 'Cuts the surge to about two and a half times the running power, and the start takes longer.',
+      changed: {
+        ...load,
+        start: {
+          how: 'soft',
+          multiple: 2.5,
+          durationS: load.start.how === 'none' ? 1 : Math.min(60, load.start.durationS * 2),
+        },
+      },
+      added: null,
+    }),
+  },
+  {
+    key: 'fan-at-night',
+    applies: isCentralCooling,
+    make: (load) => ({
+      title: `Whole-house fan instead of ${load.name} at night`,
+      how: 'Cool night air is drawn through the house; the air conditioning runs by day only.',
+      changed: { ...load, use: noNights(load.use) },
+      added: fromLibrary('whole-house-fan', load, {
+        legs: load.legs === 'L1-L2' ? 'L1' : load.legs,
+        circuitId: null,
+      }),
+    }),
+  },
+  {
+    key: 'room-unit',
+    applies: isCentralCooling,
+    make: (load) => ({
+      title: `Room unit instead of ${load.name}`,
+      how: 'One room stays cool with less than a kilowatt; the central unit stays dark.',
+      changed: { ...load, inBackupSet: false },
+      added: fromLibrary('ac-split', load, {
+        legs: load.legs === 'L1-L2' ? 'L1' : load.legs,
+        circuitId: null,
+      }),
+    }),
+  },
+  {
+    key: 'heat-pump-water-heater',
+    applies: ({ kind, runningPowerW }) => kind === 'water-heater' && runningPowerW >= 2000,
+    make: (load) => ({
+      title: `Heat-pump water heater on a timer instead of ${load.name}`,
+      how: 'A third of the energy at some 500 W, heated when the sun is out.',
+      changed: {
+        ...load,
+        name: 'Heat-pump water heater on a timer',
+        runningPowerW: 500,
+        powerFactor: 0.92,
+        start: { how: 'multiple', multiple: 3, durationS: 0.4 },
+        dutyCycle: 0.85,
+        use: timerUse(4, 1),
+        basis: 'typical',
+      },
+      added: null,
+    }),
+  },
+  {
+    key: 'single-plate',
+    applies: ({ kind, runningPowerW }) => kind === 'range' && runningPowerW >= 2500,
+    make: (load) => ({
+      title: `Portable induction plate instead of ${load.name}`,
+      how: 'One pot at a time on a wall outlet.',
+      changed: { ...load, inBackupSet: false },
+      added: fromLibrary('cooktop-induction', load, {
+        name: 'Portable induction plate',
+        legs: load.legs.includes('-') ? 'L1' : load.legs,
+        circuitId: null,
+        runningPowerW: 1500,
+      }),
+    }),
+  },
+  {
+    key: 'room-heat-pump',
+    applies: ({ kind, runningPowerW }) =>
+      (kind === 'space-heating' || kind === 'backup-heat') && runningPowerW >= 1000,
+    make: (load) => ({
+      title: `Ductless heat pump instead of ${load.name}`,
+      how: 'The same warmth in the main room for about a third of the energy.',
+      changed: { ...load, inBackupSet: false },
+      added: fromLibrary('heat-pump-ductless', load, { circuitId: null }),
+    }),
+  },
+];
+
+/** Substitutes for loads of the backup set, and for large loads that stay dark because of what they draw. */
+export function substitutesFor(system: SupplySystem, loads: readonly Load[]): Substitute[] {
+  return loads.flatMap((load) => {
+    const start = startDemand(system, load);
+    return rules
+      .filter(({ key }) => load.inBackupSet || key !== 'soft-starter')
+      .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
+      .map(({ key, make }) => ({ key: `${key}.${load.id}`, loadId: load.id, ...make(load) }));
+  });
+}
+
+/** The loads with a substitute taken. */
+export function withSubstitute(loads: readonly Load[], { loadId, changed, added }: Substitute): Load[] {
+  return loads.flatMap((load) => (load.id === loadId ? (added ? [changed, added] : [changed]) : [load]));
+}

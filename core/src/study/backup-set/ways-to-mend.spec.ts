@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest';
+import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
+import { demoPlans } from '../../design/demo/demo-plans.js';
+import type { Plan } from '../../design/plan/plan.js';
+import { isValid } from '../../design/testing/is-valid.js';
+import { evaluatePlan } from '../evaluation/evaluate-plan.js';
+import { aHouse } from '../../design/testing/house.js';
+import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { substitutesFor, withSubstitute } from './substitutes.js';
+import { substituteOutcomes } from './substitute-outcomes.js';
+import { waysToMend } from './ways-to-mend.js';
+
+const farm = demoPlans[0]!.plan;
+const mend = (plan: Plan) => {
+  const { island, selected } = evaluatePlan(plan, builtInCatalogue);
+  return waysToMend(plan, builtInCatalogue, island!, selected!);
+};
+
+describe('what breaks first, and the ways out', () => {
+  // As a new user would: the demo's survey, 24 h asked for, what breaks first, three ways to fix it.
+  const plan = { ...farm, brief: { ...farm.brief, requiredRuntimeH: 24 } };
+  const mending = mend(plan)!;
+
+  it('is the start of the well pump, and shed, soft start and larger stack each mend it', () => {
+    expect(mending.breaks).toBe('starting');
+    expect(mending.present.fails.map(({ key }) => key)).toEqual(['starting']);
+    expect(new Set(mending.ways.map(({ kind }) => kind))).toEqual(new Set(['shed', 'substitute', 'stack']));
+    for (const way of mending.ways) expect(way.outcome.fails, way.title).toEqual([]);
+  });
+
+  it('gives jobs that hold when they are taken, with the figures that were shown', () => {
+    for (const way of mending.ways) {
+      expect(isValid(way.plan), way.title).toBe(true);
+      const taken = evaluatePlan(way.plan, builtInCatalogue);
+      expect(taken.selected!.lacks, way.title).toEqual([]);
+      const starting = taken.margins.find(({ key }) => key === 'starting')!;
+      expect(starting.ratio).toBeCloseTo(way.outcome.startRatio, 9);
+    }
+  });
+
+  it('offers fewer hours where hours are short', () => {
+    const long = mend({ ...farm, brief: { ...farm.brief, requiredRuntimeH: 60 } })!;
+    expect(long.breaks).toBe('runtime');
+    const shorter = long.ways.find(({ kind }) => kind === 'shorter')!;
+    expect(shorter.outcome.fails.map(({ key }) => key)).not.toContain('runtime');
+    const dropped = long.ways.find(({ kind }) => kind === 'shed')!;
+    expect(dropped.outcome.runtimeH).toBeGreaterThan(long.present.runtimeH);
+  });
+
+  it('says nothing where everything holds', () => {
+    expect(mend(demoPlans[1]!.plan)).toBeNull();
+  });
+});
+
+describe('substitutes', () => {
+  const always = allSeasons(aroundTheClock);
+  const central = aLoad({
+    id: 'central',
+    name: 'Central air conditioning',
+    kind: 'cooling',
+    legs: 'L1-L2',
+    runningPowerW: 3200,
+    start: { how: 'lockedRotor', lockedRotorA: 88, durationS: 0.4 },
+    use: always,
+  });
+  const tank = aLoad({
+    id: 'tank',
+    name: 'Tank',
+    kind: 'water-heater',
+    legs: 'L1-L2',
+    runningPowerW: 4500,
+    use: always,
+  });
+
+  it('are those common practice knows', () => {
+    const keys = (load: typeof central) =>
+      substitutesFor('split-120-240', [load]).map(({ key }) => key.split('.')[0]);
+    expect(keys(central)).toEqual(['soft-starter', 'fan-at-night', 'room-unit']);
+    expect(keys(tank)).toEqual(['heat-pump-water-heater']);
+    expect(keys(aLoad({ kind: 'lighting', runningPowerW: 60 }))).toEqual([]);
+    // What is dark does not need a soft starter.
+    expect(keys({ ...central, inBackupSet: false })).toEqual(['fan-at-night', 'room-unit']);
+  });
+
+  it('cost less than what they replace', () => {
+    const plan = aHouse({ s: [{ loads: [central] }, { loads: [tank] }] });
+    const summer: Plan = {
+      ...plan,
+      brief: { ...plan.brief, designSeason: 'summer' },
+      design: { chosen: [{ unitId: 'yarrow-79', quantity: 2 }], others: [] },
+    };
+    const { island, selected, context } = evaluatePlan(summer, builtInCatalogue);
+    const dayWh = context.hourlyWh.reduce((sum, wh) => sum + wh, 0);
+    for (const { substitute, outcome } of substituteOutcomes(summer, island!, selected!.stack)) {
+      if (substitute.key.startsWith('soft')) expect(outcome.energyWhPerDay).toBeCloseTo(dayWh, 6);
+      else expect(outcome.energyWhPerDay, substitute.title).toBeLessThan(dayWh);
+      const taken = { ...summer, loads: withSubstitute(summer.loads, substitute) };
+      expect(isValid(taken), substitute.title).toBe(true);
+    }
+  });
+});

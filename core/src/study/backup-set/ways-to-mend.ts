@@ -1,0 +1,171 @@
+import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
+import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
+import type { Plan } from '../../design/plan/plan.js';
+import { demandContextOf } from '../margins/demand-context-of.js';
+import { enumerateStacks } from '../../equipment/stacks/enumerate-stacks.js';
+import type { DemandContext } from '../margins/demand-context.js';
+import { judgeStack, type JudgedStack } from '../evaluation/judge-stack.js';
+import type { MarginKey } from '../margins/margin.js';
+import type { Stack } from '../../equipment/stacks/stack.js';
+import { benchItems, type BenchItem } from '../../design/backup/bench-items.js';
+import { chooseFor, type Island } from '../../design/backup/islands.js';
+import { islandPlan } from '../../design/plan/island-plan.js';
+import { itemEffects } from './item-effects.js';
+import type { Lane } from '../../house/panels/lane.schema.js';
+import { moveToLane } from '../../design/backup/move-to-lane.js';
+import { outcomeOf, type Outcome } from './outcome.js';
+import { leftOutLane } from '../../design/backup/school-facts.js';
+import { substituteOutcomes } from './substitute-outcomes.js';
+import { withSubstitute } from './substitutes.js';
+
+/** A change that mends what fails, or comes nearest to it. */
+export interface WayToMend {
+  readonly kind: 'shed' | 'substitute' | 'stack' | 'shorter';
+  readonly title: string;
+  readonly how: string;
+  /** The whole job with it. */
+  readonly plan: Plan;
+  readonly outcome: Outcome;
+}
+
+export interface Mending {
+  /** The margin that fails by most. */
+  readonly breaks: MarginKey;
+  readonly present: Outcome;
+  /** Different ways, those that mend everything first. */
+  readonly ways: readonly WayToMend[];
+}
+
+/** How far an outcome is from holding. */
+const shortfall = ({ fails }: Outcome): number => fails.reduce((sum, { ratio }) => sum + ratio, 0);
+
+/** Least wanted first; among equals the one that frees most. */
+const wanted = (item: BenchItem): number =>
+  Math.max(0, ...item.loads.map(({ tier }) => ({ must: 1000, should: 10, may: 1, never: 0 })[tier]));
+
+/**
+ * What breaks first, and different ways out: shed or drop the circuits that are wanted least, a substitute such as a soft
+ * starter, the next larger stack of the same inverter or the smallest one that holds, or fewer hours.
+ *
+ * @param whole the job
+ * @param judged the selected stack of the island
+ * @returns null where every binding margin holds
+ */
+export function waysToMend(
+  whole: Plan,
+  catalogue: Catalogue,
+  island: Island,
+  judged: JudgedStack,
+): Mending | null {
+  const worst = judged.lacks[0];
+  if (!worst) return null;
+  const { stack } = judged;
+  const outcome = (plan: Plan, on = stack): Outcome => outcomeOf(islandPlan(plan, island), on);
+  const present = outcome(whole);
+  const ways: WayToMend[] = [];
+  const offer = (kind: WayToMend['kind'], title: string, how: string, plan: Plan, on = stack): void => {
+    ways.push({ kind, title, how, plan, outcome: outcome(plan, on) });
+  };
+
+  const lane = leftOutLane(whole, island.id);
+  const dropped = dropUntilItHolds(whole, island, judged, lane);
+  if (dropped) {
+    offer(
+      'shed',
+      `${lane === 'auto' ? 'Shed' : 'Leave dark'}: ${dropped.names.join(', ')}`,
+      lane === 'auto' ? 'By a device, as the outage begins.' : 'They stay on the grid side.',
+      dropped.plan,
+    );
+  }
+
+  const plan = islandPlan(whole, island);
+  const best = substituteOutcomes(whole, island, stack)
+    .filter(({ substitute }) => whole.loads.find(({ id }) => id === substitute.loadId)?.inBackupSet)
+    .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
+  if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
+    const { substitute } = best;
+    const changed = { ...whole, loads: withSubstitute(whole.loads, substitute) };
+    offer('substitute', substitute.title, substitute.how, changed);
+  }
+
+  const context = demandContextOf(plan);
+  for (const larger of largerStacks(catalogue, context, judged)) {
+    const parts: StackPart[] = larger.parts.map((part) => ({ ...part }));
+    offer(
+      'stack',
+      `Larger stack: ${larger.name}`,
+      larger.inverter.id === stack.inverter.id
+        ? 'More of the same units.'
+        : 'The smallest of the catalogue that holds.',
+      chooseFor(whole, island, parts),
+      larger,
+    );
+  }
+  if (worst.key === 'runtime' && Number.isFinite(present.runtimeH)) {
+    const hours = Math.max(0.5, Math.floor(present.runtimeH * 2) / 2);
+    offer(
+      'shorter',
+      `Ask for ${hours} h instead of ${context.settings.requiredRuntimeH.value} h`,
+      'A promise the present stack keeps; agree it with the household.',
+      { ...whole, brief: { ...whole.brief, requiredRuntimeH: hours } },
+    );
+  }
+  return {
+    breaks: worst.key,
+    present,
+    ways: ways.toSorted((a, b) => a.outcome.fails.length - b.outcome.fails.length),
+  };
+}
+
+const ratioOf = ({ margins }: Outcome, key: MarginKey): number =>
+  margins.find((margin) => margin.key === key)?.ratio ?? 0;
+
+/** Takes the circuits that are wanted least out, one by one, those that help most first, until everything holds. */
+function dropUntilItHolds(
+  whole: Plan,
+  island: Island,
+  judged: JudgedStack,
+  lane: Lane,
+): { readonly plan: Plan; readonly names: readonly string[] } | null {
+  let plan = whole;
+  const names: string[] = [];
+  for (let step = 0; step < 12; step += 1) {
+    const here = islandPlan(plan, island);
+    const now = outcomeOf(here, judged.stack);
+    if (now.fails.length === 0) return names.length > 0 ? { plan, names } : null;
+    const context = demandContextOf(here);
+    const items = benchItems(here, island).filter(
+      (item) => item.lane === 'on' && item.loads.length > 0 && wanted(item) < 1000,
+    );
+    const effects = itemEffects(context, judged, items);
+    const helps = (item: BenchItem): number => {
+      const effect = effects.get(item.id)!;
+      if (effect.wouldMend.length > 0) return 1e6 * effect.wouldMend.length;
+      return now.fails[0]!.key === 'runtime' ? effect.energyWhPerDay : effect.runningVA;
+    };
+    const next = items.toSorted((a, b) => {
+      const mends =
+        Number(effects.get(b.id)!.wouldMend.length > 0) - Number(effects.get(a.id)!.wouldMend.length > 0);
+      return mends || wanted(a) - wanted(b) || helps(b) - helps(a);
+    })[0];
+    if (!next) return names.length > 0 ? { plan, names } : null;
+    names.push(next.name);
+    const circuitIds = next.circuit ? [next.id] : [];
+    plan = moveToLane(
+      plan,
+      { circuitIds, loadIds: next.circuit ? [] : [next.id] },
+      next.circuit ? lane : 'dark',
+    );
+  }
+  return { plan, names };
+}
+
+/** The next larger stack of the same inverter that holds, and the smallest of all that does. */
+function largerStacks(catalogue: Catalogue, context: DemandContext, judged: JudgedStack): Stack[] {
+  const holding = enumerateStacks(catalogue, context.plan.supply.system).filter(
+    (stack) => stack.name !== judged.stack.name && judgeStack(context, stack).meets,
+  );
+  const same = holding.find(({ inverter }) => inverter.id === judged.stack.inverter.id);
+  const any = holding[0];
+  return [same, any].filter((stack, i, all) => stack !== undefined && all.indexOf(stack) === i) as Stack[];
+}

@@ -1,0 +1,220 @@
+import { dwellingLoadsOf } from '../../rules/nec/dwelling-loads-of.js';
+import { standardDwelling } from '../../rules/nec/nec-220-standard.js';
+import { optionalDwelling } from '../../rules/nec/nec-220-82.js';
+import { existingLoadW } from '../../rules/nec/nec-220-87.js';
+import { derived, given, type Figure } from '../../base/figure.js';
+import type { Plan } from '../../design/plan/plan.js';
+import type { Settings } from '../../design/brief/settings.js';
+import { settingSource } from '../../base/setting.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import { serviceRatingA } from '../../house/panels/service-rating.js';
+import { systemFacts } from '../../electric/supply/legs.js';
+import type { PowerDemand } from './power-demand.js';
+import { allAtOnceFigure, runningDemandFigure } from './power-figures.js';
+
+/** One way to arrive at a power. */
+export interface DemandView {
+  readonly key: 'rule-of-thumb' | 'standard' | 'optional' | 'measured' | 'all-at-once' | 'coincident';
+  readonly label: string;
+  /** null = this way does not apply here; `sizes` says why. */
+  readonly figure: Figure | null;
+  /** Upper end, where the way gives a range. */
+  readonly upTo: Figure | null;
+  /** What this figure is good for. */
+  readonly sizes: string;
+}
+
+const houseCode =
+  'It sizes the service, and a source that carries the whole house under automatic transfer (702.4).';
+
+const ruleOfThumb = (plan: Plan): DemandView => {
+  const service = serviceRatingA(plan);
+  const american = systemFacts[plan.supply.system].legVoltageV === 120;
+  const sizes = 'A habit, not a calculation: use it to notice that another figure is odd.';
+  const base = { key: 'rule-of-thumb', label: 'Rule of thumb by service size', upTo: null } as const;
+  if (!american) {
+    return { ...base, figure: null, sizes: 'The habit is known for 120 V services only.' };
+  }
+  if (service === null) return { ...base, figure: null, sizes: 'Enter the service rating in the brief.' };
+  const ratingA = given({
+    key: 'supply.serviceRating',
+    label: 'Service rating',
+    value: service,
+    unit: 'A',
+    source: { kind: 'user' },
+  });
+  const end = (key: string, label: string, per200A: number): Figure =>
+    derived({
+      key: `power.thumb.${key}`,
+      label,
+      value: (service / 200) * per200A,
+      unit: 'W',
+      formula: `${per200A / 1000} kW × {rating} ÷ 200 A`,
+      inputs: { rating: ratingA },
+      source: { kind: 'common-practice' },
+    });
+  return {
+    ...base,
+    figure: end('from', 'Rule of thumb, from', 8000),
+    upTo: end('to', 'Rule of thumb, to', 12_000),
+    sizes,
+  };
+};
+
+const measuredView = (plan: Plan): DemandView => {
+  const { measurement } = plan.usage;
+  const base = { key: 'measured', label: 'Measured, 125 % of the highest quarter hour', upTo: null } as const;
+  if (!measurement) {
+    return { ...base, figure: null, sizes: 'Import meter data in Usage: the house then speaks for itself.' };
+  }
+  const peak = given({
+    key: 'usage.highest',
+    label: 'Highest measured demand',
+    value: measurement.highestW,
+    unit: 'W',
+    source: { kind: 'measured' },
+    assumptions: [
+      `${measurement.name}, ${measurement.fromDay} to ${measurement.toDay}`,
+      `at ${measurement.highestAt.replace('T', ' ')}`,
+    ],
+  });
+  const days = (Date.parse(measurement.toDay) - Date.parse(measurement.fromDay)) / 86_400_000;
+  return {
+    ...base,
+    figure: derived({
+      key: 'power.nec.measured',
+      label: 'Existing load by measurement',
+      value: existingLoadW(measurement.highestW),
+      unit: 'W',
+      formula: '125 % × {peak}',
+      inputs: { peak },
+      source: { kind: 'published', reference: 'NEC 2023, 220.87' },
+      assumptions: [
+        ...(days < 364
+          ? [
+              `only ${Math.round(days)} days were measured; the rule asks for a year, or 30 days with allowances`,
+            ]
+          : []),
+        ...(measurement.intervalS > 900
+          ? [`intervals of ${measurement.intervalS / 60} min flatten the peak; the rule asks for 15 min`]
+          : []),
+      ],
+    }),
+    sizes:
+      'It sizes the service for what is there and what is added to it (220.87): whole house, not the backup set.',
+  };
+};
+
+/**
+ * The ways to arrive at an inverter power, side by side: habit, the calculations of NEC Article 220 for the whole house, and
+ * the list of loads in the backup set.
+ */
+export function compareDemands(
+  plan: Plan,
+  settings: Settings,
+  backupSet: readonly Load[],
+  power: PowerDemand,
+): DemandView[] {
+  const american = systemFacts[plan.supply.system].legVoltageV === 120;
+  const inputs = dwellingLoadsOf(plan.loads, settings.floorAreaM2.value);
+  const floorArea = given({
+    key: 'site.floorArea',
+    label: 'Floor area',
+    value: settings.floorAreaM2.value,
+    unit: 'm²',
+    source: settingSource(settings.floorAreaM2),
+  });
+  const part = (key: string, label: string, value: number): Figure =>
+    given({ key: `code.${key}`, label, value, unit: 'VA', source: { kind: 'derived' } });
+  const codeAssumptions = [
+    'two small-appliance circuits and one laundry circuit',
+    'nameplates as entered in the list of loads',
+  ];
+  const optional = optionalDwelling(inputs);
+  const standard = standardDwelling(inputs);
+  const noCode = 'NEC Article 220 applies to 120 V services; use the rules of the place.';
+  const basisNote =
+    settings.powerBasis.value === 'all-at-once' ? 'It sizes the inverter here, as the brief asks.' : null;
+  return [
+    ruleOfThumb(plan),
+    {
+      key: 'standard',
+      label: 'NEC 220 Part III, whole house',
+      figure: american
+        ? derived({
+            key: 'power.nec.standard',
+            label: 'Standard calculation, whole house',
+            value: standard.totalVA,
+            unit: 'VA',
+            formula: '{general} + {fastened} + {range} + {dryer} + {climate}',
+            inputs: {
+              general: derived({
+                key: 'code.lighting',
+                label: 'Lighting and outlets after Table 220.45',
+                value: standard.generalDemandVA,
+                unit: 'VA',
+                formula: '3 VA/ft² on {area} and three circuits of 1,500 VA, with demand factors',
+                inputs: { area: floorArea },
+                source: { kind: 'published', reference: 'NEC 2023, 220.41, 220.45, 220.52' },
+              }),
+              fastened: part('fastened', 'Fastened appliances (220.53)', standard.fastenedDemandVA),
+              range: part('range', 'Ranges (Table 220.55)', standard.rangeDemandVA),
+              dryer: part('dryer', 'Dryers (220.54)', standard.dryerDemandVA),
+              climate: part('climate', 'Larger of heating and cooling (220.60)', standard.heatingCoolingVA),
+            },
+            source: { kind: 'published', reference: 'NEC 2023, Article 220 Part III' },
+            assumptions: codeAssumptions,
+          })
+        : null,
+      upTo: null,
+      sizes: american ? houseCode : noCode,
+    },
+    {
+      key: 'optional',
+      label: 'NEC 220.82, whole house',
+      figure: american
+        ? derived({
+            key: 'power.nec.optional',
+            label: 'Optional calculation, whole house',
+            value: optional.totalVA,
+            unit: 'VA',
+            formula: '{general} + {climate}',
+            inputs: {
+              general: derived({
+                key: 'code.general',
+                label: 'General loads, first 10 kVA in full, the rest at 40 %',
+                value: optional.generalDemandVA,
+                unit: 'VA',
+                formula: '10 kVA + 40 % of the rest of {all}',
+                inputs: { all: part('all', 'General loads', optional.generalVA), area: floorArea },
+              }),
+              climate: part('climate', 'Largest of heating and cooling', optional.heatingCoolingVA),
+            },
+            source: { kind: 'published', reference: 'NEC 2023, 220.82' },
+            assumptions: codeAssumptions,
+          })
+        : null,
+      upTo: null,
+      sizes: american ? houseCode : noCode,
+    },
+    measuredView(plan),
+    {
+      key: 'all-at-once',
+      label: 'Load list, everything at once',
+      figure: allAtOnceFigure(power, backupSet),
+      upTo: null,
+      sizes:
+        basisNote ?? 'The ceiling: it would size the inverter for a household that wants no limits at all.',
+    },
+    {
+      key: 'coincident',
+      label: 'Load list, as loads cycle',
+      figure: settings.coincidence.value < 1 ? runningDemandFigure(power, backupSet, settings) : null,
+      upTo: null,
+      sizes:
+        basisNote === null
+          ? 'It sizes the inverter here.'
+          : 'Not used: the brief asks for everything at once.',
+    },
+  ];
+}

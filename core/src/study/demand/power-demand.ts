@@ -1,0 +1,187 @@
+import { dayParts, type DayPart, type Load } from '../../house/loads/load.schema.js';
+import { seasons, type Season } from '../../nature/season/season.js';
+import { onShare } from '../../house/loads/on-share.js';
+import { runningPowerVA } from '../../house/loads/running-power.js';
+import { startDemand, type StartDemand } from '../starts/start-demand.js';
+import { worstStartCandidates } from '../starts/worst-start-candidates.js';
+import { legShare } from '../../electric/supply/leg-share.js';
+import { systemFacts, type Leg } from '../../electric/supply/legs.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { coincidentDemandVA } from '../../electric/distributions/coincident-demand.js';
+import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
+
+/** A demand and the part of the year and day in which it is highest. */
+export interface PeakDemand {
+  readonly powerVA: number;
+  readonly season: Season;
+  readonly part: DayPart;
+}
+
+/** One load starting on top of what runs beside it. */
+export interface StartCase extends StartDemand {
+  readonly load: Load;
+  /** Everything that runs beside it, VA. */
+  readonly besideVA: number;
+  /** What the piece that starts draws once it runs, VA. */
+  readonly runsVA: number;
+  readonly totalVA: number;
+  /** Highest leg while it starts, and what runs on that leg beside it. */
+  readonly leg: Leg;
+  readonly legVA: number;
+  readonly besideLegVA: number;
+  /** What the piece that starts draws on that leg once it runs, VA. */
+  readonly runsLegVA: number;
+}
+
+export interface PowerDemand {
+  /** Demand not passed for the wanted share of the time. */
+  readonly coincident: PeakDemand;
+  /** Plain sum of all that may run in the same part of the day. */
+  readonly allAtOnce: PeakDemand;
+  readonly byLeg: readonly (PeakDemand & { readonly leg: Leg })[];
+  /** Loads between leg and neutral only: what the neutral carries when the other legs are idle, VA by leg. */
+  readonly neutral: readonly { readonly leg: Leg; readonly powerVA: number }[];
+  /** The starts that can be the worst one; those that another outdoes on any inverter are left out. */
+  readonly starts: readonly StartCase[];
+}
+
+/** A season and part of the day, with the share of it that each load is on. */
+interface Case {
+  readonly season: Season;
+  readonly part: DayPart;
+  readonly shares: Float64Array;
+}
+
+/** Cases in which all loads run for the same shares have the same demand; one of them is enough. */
+const distinctCases = (loads: readonly Load[]): Case[] => {
+  const known = new Map<string, Case>();
+  for (const season of seasons) {
+    for (const part of dayParts) {
+      const shares = Float64Array.from(loads, (load) => onShare(load, season, part));
+      const key = shares.join();
+      if (!known.has(key)) known.set(key, { season, part, shares });
+    }
+  }
+  return [...known.values()];
+};
+
+/**
+ * What a set of loads asks of the inverter: running, per leg, and starting, in the worst part of the day of any season.
+ *
+ * Loads are taken as independent; volt-amperes are added arithmetically, which is on the safe side of their phasor sum.
+ * Pieces of one row (quantity) run together but start one after the other.
+ *
+ * @param share share of the time the running demand must not be passed; 1 takes everything at once
+ */
+export function powerDemand(system: SupplySystem, backupSet: readonly Load[], share: number): PowerDemand {
+  const { legs } = systemFacts[system];
+  const allVA = (load: Load): number => load.quantity * runningPowerVA(load);
+  const loads = backupSet.toSorted((a, b) => allVA(a) - allVA(b));
+  const cases = distinctCases(loads);
+  const axis = (weight: (load: Load) => number): Float64Array =>
+    Float64Array.from(loads, (load) => allVA(load) * weight(load));
+  const wholeVA = axis(() => 1);
+  const legsVA = legs.map((leg) => axis((load) => legShare(system, load.legs, leg)));
+  const axesVA = [wholeVA, ...legsVA];
+
+  /** Demand of everything, by axis and case. */
+  const distributions =
+    share < 1
+      ? axesVA.map((powersVA) => cases.map(({ shares }) => DemandDistribution.of(powersVA, shares)))
+      : null;
+  const demandVA = axesVA.map((powersVA, a) =>
+    cases.map(({ shares }, c) =>
+      distributions ? distributions[a]![c]!.quantileVA(share) : coincidentDemandVA(powersVA, shares, share),
+    ),
+  );
+  const peak = (byCaseVA: readonly number[]): PeakDemand => {
+    const highest = byCaseVA.reduce((best, va, i) => (va > byCaseVA[best]! ? i : best), 0);
+    const { season, part } = cases[highest] ?? { season: 'winter', part: 'night' };
+    return { powerVA: byCaseVA[highest] ?? 0, season, part };
+  };
+  const plainSum = (powersVA: Float64Array): PeakDemand =>
+    peak(cases.map(({ shares }) => coincidentDemandVA(powersVA, shares, 1)));
+
+  /**
+   * Highest demand on an axis beside one load, over the cases in which it may start. Leaving a load out never raises the
+   * demand, so cases are tried from the highest down until the next cannot pass what was found.
+   */
+  const demandBesideVA = (axisIndex: number, index: number, active: readonly boolean[]): number => {
+    const allVA = demandVA[axisIndex]!;
+    const order = cases
+      .map((_, i) => i)
+      .filter((i) => active[i])
+      .sort((a, b) => allVA[b]! - allVA[a]!);
+    let highestVA = 0;
+    for (const i of order) {
+      if (allVA[i]! <= highestVA) break;
+      const { shares } = cases[i]!;
+      const powersVA = axesVA[axisIndex]!;
+      const rest = distributions?.[axisIndex]![i]!.without(powersVA[index]!, shares[index]!);
+      const besideVA = rest ? rest.quantileVA(share) : coincidentDemandVA(powersVA, shares, share, index);
+      highestVA = Math.max(highestVA, besideVA);
+    }
+    return highestVA;
+  };
+
+  const starters = loads.flatMap((load, index) => {
+    const start = startDemand(system, load);
+    const active = cases.map(({ shares }) => shares[index]! > 0);
+    const on = legs.map((leg) => legShare(system, load.legs, leg));
+    // A surge too small to be put on a leg in floating point is none.
+    const surges = start !== null && on.some((part) => part * start.startVA > 0);
+    return start && surges && active.includes(true)
+      ? [
+          {
+            ...start,
+            load,
+            index,
+            active,
+            pieces: load.quantity,
+            runningVA: axesVA.map((powersVA) => powersVA[index]!),
+            surgeVA: [start.startVA, ...on.map((part) => part * start.startVA)],
+          },
+        ]
+      : [];
+  });
+  const starts = worstStartCandidates(starters).map((candidate): StartCase => {
+    const { index, active, runningVA, surgeVA, pieces, ...start } = starters[candidate]!;
+    const besideVA = axesVA.map((_, a) => {
+      if (surgeVA[a] === 0) return 0;
+      const siblingsVA = (runningVA[a]! / pieces) * (pieces - 1);
+      return siblingsVA + demandBesideVA(a, index, active);
+    });
+    const worst = legs
+      .map((leg, l) => ({
+        leg,
+        legVA: besideVA[l + 1]! + surgeVA[l + 1]!,
+        besideLegVA: besideVA[l + 1]!,
+        runsLegVA: runningVA[l + 1]! / pieces,
+      }))
+      .filter((_, l) => surgeVA[l + 1]! > 0)
+      .reduce((best, next) => (next.legVA > best.legVA ? next : best));
+    return {
+      load: start.load,
+      startVA: start.startVA,
+      startA: start.startA,
+      durationS: start.durationS,
+      acrossTheLine: start.acrossTheLine,
+      besideVA: besideVA[0]!,
+      runsVA: runningVA[0]! / pieces,
+      totalVA: besideVA[0]! + start.startVA,
+      ...worst,
+    };
+  });
+
+  const byLeg = legs.map((leg, l) => ({ leg, ...peak(demandVA[l + 1]!) }));
+  return {
+    coincident: peak(demandVA[0]!),
+    allAtOnce: plainSum(wholeVA),
+    byLeg,
+    neutral: byLeg.map(({ leg, powerVA }) => ({
+      leg,
+      powerVA: Math.min(powerVA, plainSum(axis((load) => (load.legs === leg ? 1 : 0))).powerVA),
+    })),
+    starts,
+  };
+}

@@ -1,0 +1,56 @@
+import { derived, given, type Figure } from '../../base/figure.js';
+import { type Settings } from '../../design/brief/settings.js';
+import { settingSource } from '../../base/setting.js';
+import { dayPartFacts } from '../../house/loads/day-parts.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import type { PeakDemand, PowerDemand } from './power-demand.js';
+
+const when = (peak: PeakDemand): string => `${dayPartFacts[peak.part].label.toLowerCase()} in ${peak.season}`;
+
+/** Plain sum of the backup set's running powers, with its working. */
+export function allAtOnceFigure(power: PowerDemand, backupSet: readonly Load[]): Figure {
+  return given({
+    key: 'power.allAtOnce',
+    label: 'Everything running at once',
+    value: power.allAtOnce.powerVA,
+    unit: 'VA',
+    source: { kind: 'derived' },
+    assumptions: [
+      `${backupSet.length} loads of the backup set, those that may run at ${when(power.allAtOnce)}`,
+      'volt-amperes are added arithmetically, which is on the safe side',
+    ],
+    levers: ['taking a load out of the backup set'],
+  });
+}
+
+/** Running demand on the basis the brief asks for, with its working. */
+export function runningDemandFigure(
+  power: PowerDemand,
+  backupSet: readonly Load[],
+  settings: Settings,
+): Figure {
+  const all = allAtOnceFigure(power, backupSet);
+  if (settings.coincidence.value >= 1) return { ...all, label: 'Running demand, everything at once' };
+  return derived({
+    key: 'power.coincident',
+    label: 'Running demand',
+    value: power.coincident.powerVA,
+    unit: 'VA',
+    formula: 'not passed for {share} of the time by loads that add up to {all}',
+    inputs: {
+      all,
+      share: given({
+        key: 'brief.coincidence',
+        label: 'Share of the time',
+        value: settings.coincidence.value,
+        unit: 'share',
+        source: settingSource(settings.coincidence),
+      }),
+    },
+    assumptions: [
+      `worst part of the day: ${when(power.coincident)}`,
+      'loads cycle independently of each other; their sum is worked out as an exact distribution',
+    ],
+    levers: ['taking a load out of the backup set', 'a household that watches what it switches on'],
+  });
+}

@@ -1,0 +1,48 @@
+import type { DemandContext } from '../margins/demand-context.js';
+import { margin, type Margin } from '../margins/margin.js';
+import { continuousMargin } from '../margins/continuous-margin.js';
+import { dailyMargin } from '../margins/daily-margin.js';
+import { gapMargin } from '../margins/gap-margin.js';
+import { legsMargin } from '../margins/legs-margin.js';
+import { runtimeMargin } from '../margins/runtime-margin.js';
+import { startingMargin } from '../margins/starting-margin.js';
+import { stackEnergy, type StackEnergy } from '../margins/stack-energy.js';
+import type { Stack } from '../../equipment/stacks/stack.js';
+
+/** A stack with its margins. */
+export interface JudgedStack {
+  readonly stack: Stack;
+  readonly energy: StackEnergy;
+  readonly margins: readonly Margin[];
+  /** Binding margins that fail, worst first. */
+  readonly lacks: readonly Margin[];
+  readonly meets: boolean;
+}
+
+/** All margins of one stack under one demand. Nothing is known while the backup set is empty. */
+export function judgeStack(context: DemandContext, stack: Stack): JudgedStack {
+  const energy = stackEnergy(stack, context.settings);
+  const margins = [
+    runtimeMargin(context, stack, energy),
+    continuousMargin(context, stack),
+    startingMargin(context, stack),
+    legsMargin(context, stack),
+    gapMargin(context, stack),
+    dailyMargin(context, stack, energy),
+  ].filter((known) => known !== null);
+  if (context.backupSet.length === 0) {
+    const unknown = margins.map((known) =>
+      margin({ ...known, ratio: NaN }, () => ({
+        demand: known.demand,
+        limit: known.limit,
+        culprit: 'No load is in the backup set yet',
+        cure: 'Put a load into the backup set.',
+      })),
+    );
+    return { stack, energy, margins: unknown, lacks: [], meets: false };
+  }
+  const lacks = margins
+    .filter(({ binding, verdict }) => binding && verdict === 'fails')
+    .toSorted((a, b) => b.ratio - a.ratio);
+  return { stack, energy, margins, lacks, meets: lacks.length === 0 };
+}

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import type { Brief } from '../../design/brief/brief.schema.js';
+import { emptyPlan } from '../../design/plan/empty-plan.js';
+import { aPlan } from '../../design/testing/plan.js';
+import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { demandContextOf } from './demand-context-of.js';
+
+const always = allSeasons(aroundTheClock);
+const contextOf = (brief: Partial<Brief>, loads = [aLoad({ runningPowerW: 1000, use: always })]) =>
+  demandContextOf(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }));
+const planned = {
+  id: 'car',
+  name: 'Car',
+  runningPowerW: 3000,
+  energyWhPerDay: 6000,
+  countIn: true,
+};
+const day = (hourly: Float64Array): number => hourly.reduce((sum, wh) => sum + wh, 0);
+
+describe('what a job asks of any stack', () => {
+  it('counts the backup set only', () => {
+    const loads = [
+      aLoad({ id: 'in', runningPowerW: 1000, use: always }),
+      aLoad({ id: 'out', runningPowerW: 5000, use: always, inBackupSet: false }),
+    ];
+    const context = contextOf({}, loads);
+    expect(day(context.hourlyWh)).toBeCloseTo(24_000, 6);
+    expect(context.power.allAtOnce.powerVA).toBe(1000);
+  });
+
+  it('counts a planned addition only when the household sizes for it now', () => {
+    const without = contextOf({ plannedAdditions: [{ ...planned, countIn: false }] });
+    const withIt = contextOf({ plannedAdditions: [planned] });
+    expect(day(withIt.hourlyWh) - day(without.hourlyWh)).toBeCloseTo(6000, 6);
+    expect(withIt.power.allAtOnce.powerVA - without.power.allAtOnce.powerVA).toBeCloseTo(3000, 6);
+  });
+
+  it('takes the energy of the design season and the power of the worst one', () => {
+    const summerOnly = {
+      ...allSeasons({ nightH: 0, morningH: 0, dayH: 0, eveningH: 0 }),
+      summer: aroundTheClock,
+    };
+    const context = contextOf({ designSeason: 'winter' }, [aLoad({ runningPowerW: 2000, use: summerOnly })]);
+    expect(day(context.hourlyWh)).toBe(0);
+    expect(context.power.allAtOnce).toMatchObject({ powerVA: 2000, season: 'summer' });
+  });
+});
+
+describe('the daily goals', () => {
+  const goals = (ownSolar: Brief['goals']['ownSolar'], peakPrice: Brief['goals']['peakPrice']) => ({
+    goals: { outage: 'decides' as const, ownSolar, peakPrice },
+    surplusSolarWhPerDay: 20_000,
+  });
+
+  it('are none unless somebody has one', () => {
+    expect(contextOf(goals('none', 'none'))).toMatchObject({ dailyGoal: null, dailyWh: 0 });
+  });
+  it('take evening and night for own solar, the evening for peak prices', () => {
+    expect(contextOf(goals('decides', 'none'))).toMatchObject({ dailyGoal: 'own solar' });
+    expect(contextOf(goals('decides', 'none')).dailyWh).toBeCloseTo(14_000, 6);
+    expect(contextOf(goals('none', 'decides')).dailyWh).toBeCloseTo(6000, 6);
+  });
+  it('let the larger of two that decide decide, and one that decides before one that counts', () => {
+    expect(contextOf(goals('decides', 'decides')).dailyGoal).toBe('own solar');
+    expect(contextOf(goals('counts', 'decides'))).toMatchObject({
+      dailyGoal: 'peak price',
+      dailyBinding: true,
+    });
+    expect(contextOf(goals('counts', 'none')).dailyBinding).toBe(false);
+  });
+  it('hold the whole house, not only the backup set: the grid is there', () => {
+    const dark = [aLoad({ runningPowerW: 500, use: always, inBackupSet: false })];
+    expect(contextOf(goals('none', 'decides'), dark).dailyWh).toBeCloseTo(3000, 6);
+  });
+});

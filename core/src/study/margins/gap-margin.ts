@@ -1,0 +1,28 @@
+import { given } from '../../base/figure.js';
+import type { DemandContext } from './demand-context.js';
+import { settingFigure } from './setting-figures.js';
+import { margin, type Margin } from './margin.js';
+import type { Stack } from '../../equipment/stacks/stack.js';
+
+/** Transfer gap of the equipment against what the household tolerates. */
+export function gapMargin(context: DemandContext, stack: Stack): Margin {
+  const tolerance = context.settings.transferGapToleranceMs;
+  const ratio = stack.transferGapMs === 0 ? 0 : stack.transferGapMs / tolerance.value;
+  return margin({ key: 'gap', label: 'Transfer gap', ratio, binding: true }, () => ({
+    demand: given({
+      key: 'stack.transferGap',
+      label: 'Transfer gap of the equipment',
+      value: stack.transferGapMs,
+      unit: 'ms',
+      source: { kind: 'catalogue', unit: stack.inverter.name },
+      assumptions: [
+        'IT equipment rides through 20 ms of full dropout (ITIC curve, recalled)',
+        'clocks, routers and contactors may not (common practice, no source)',
+      ],
+      levers: ['an in-line inverter instead of an AC-coupled battery behind a contactor'],
+    }),
+    limit: settingFigure('transferGapToleranceMs', 'Gap the household tolerates', tolerance, 'ms'),
+    culprit: `${stack.inverter.name} sets the gap`,
+    cure: 'Choose equipment with a shorter transfer gap, or put sensitive equipment on its own small backup.',
+  }));
+}

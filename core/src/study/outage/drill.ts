@@ -1,0 +1,168 @@
+import type { Load } from '../../house/loads/load.schema.js';
+import type { Member } from '../demand/power-members.js';
+import { markOverloads } from './mark-overloads.js';
+import { startSteps, stepsBetween } from './switching-steps.js';
+import { traceHouse, type TracedLoad } from './traced-house.js';
+import { degreeFactors } from './degree-factors.js';
+import { outagePlan, type OutageYear } from './outage-plan.js';
+import { at, causes, dark, flow, type Cause } from './outage-state.js';
+import { OutageStepper } from './outage-stepper.js';
+
+/** A load in the user's hands. */
+export interface DrillLoad {
+  readonly load: Load;
+  readonly closed: boolean;
+  /** Power it takes now, W; 0 while its thermostat or its user does not want it. */
+  readonly nowW: number;
+}
+
+/** How the house stands after a minute of a drill. */
+export interface DrillNow {
+  /** Minutes since the outage began. */
+  readonly minute: number;
+  readonly charge: number;
+  readonly demandW: number;
+  readonly sunW: number;
+  readonly sunUsedW: number;
+  readonly generatorW: number;
+  readonly batteryW: number;
+  /** Apparent power of the whole and of each leg against what they carry for as long as one likes. */
+  readonly shares: readonly { readonly leg: number; readonly demandVA: number; readonly limitVA: number }[];
+  readonly state: 'lit' | 'tripped' | 'locked-out' | 'empty';
+  readonly cause: Cause;
+  readonly over: boolean;
+}
+
+/**
+ * An outage in the user's hands: circuits are opened and closed while it runs, trips happen and are reset by hand. Uses the
+ * same minute of physics as every other outage.
+ */
+export class OutageDrill {
+  readonly loads: readonly TracedLoad[];
+  private readonly closed = new Set<string>();
+  private readonly justClosed = new Set<string>();
+  private readonly stepper: OutageStepper;
+  private readonly plan;
+  private minute = 0;
+
+  /**
+   * @param year its loads may all be closed, those of the dark lane too
+   * @param minutes how long the grid stays away
+   */
+  constructor(
+    year: OutageYear,
+    fromMinute: number,
+    private readonly minutes: number,
+  ) {
+    const { plan, settings } = year.context;
+    const members = plan.loads.map((load): Member => ({ load, lane: 'on', shed: null }));
+    const house = traceHouse(plan.supply.system, members, {
+      seed: plan.outage.seed,
+      latitudeDeg: year.weather.latitudeDeg,
+      factors: degreeFactors(year.weather),
+      household: 'usual',
+      handsOn: settings.handsOn.value,
+    });
+    this.loads = house.loads;
+    for (const { load } of year.house.loads) this.closed.add(load.id);
+    const empty = {
+      ...year,
+      house: { ...house, loads: [], thresholds: [] },
+      thresholdsWh: new Float64Array(0),
+    };
+    // Here a lock-out waits for the user, and so does a trip.
+    const hardware = { ...year.hardware, resetAfterMin: Infinity };
+    this.plan = outagePlan({ ...empty, hardware }, Math.floor(fromMinute / 60) * 60, minutes);
+    this.stepper = new OutageStepper(this.plan);
+    this.stepper.begin(0);
+  }
+
+  get over(): boolean {
+    return this.minute >= this.minutes;
+  }
+
+  isClosed(loadId: string): boolean {
+    return this.closed.has(loadId);
+  }
+
+  /** Opens or closes what feeds a load. */
+  turn(loadId: string, closed: boolean): void {
+    if (closed === this.closed.has(loadId)) return;
+    if (closed) {
+      this.closed.add(loadId);
+      this.justClosed.add(loadId);
+    } else this.closed.delete(loadId);
+  }
+
+  /** Resets an inverter that has locked out. */
+  reset(): void {
+    const { state } = this.stepper;
+    if (state[at.dark] !== dark.lockedOut) return;
+    state[at.dark] = dark.lit;
+    state[at.tries] = 0;
+    state[at.upMin] = 0;
+    for (const { load } of this.loads) if (this.closed.has(load.id)) this.justClosed.add(load.id);
+  }
+
+  /** Plays the next minute. */
+  next(): DrillNow {
+    const { minute, plan, stepper } = this;
+    const running = this.loads.filter(({ load }) => this.closed.has(load.id));
+    const axes = plan.hardware.axes;
+    const steps = stepsBetween(running, plan.trace, minute, minute + 1, axes.length);
+    for (const load of running) {
+      // What is switched on while its thermostat calls starts now.
+      if (!this.justClosed.has(load.load.id) || load.surgeVA === 0 || this.nowW(load, minute) === 0) continue;
+      steps.push(...startSteps(load, minute, axes.length));
+    }
+    this.justClosed.clear();
+    steps.sort((a, b) => a.at - b.at);
+    const marks = plan.overloads[0]!;
+    marks[minute] = 0;
+    markOverloads(steps, axes, minute, minute + 1, marks);
+    plan.trace.demandW[0]![minute] = running.reduce((sum, load) => sum + this.nowW(load, minute), 0);
+    const highest = axes.map(() => 0);
+    const now = axes.map(() => 0);
+    for (const { at: when, deltaVA } of steps) {
+      if (when >= minute + 1) continue;
+      deltaVA.forEach((va, axis) => {
+        now[axis]! += va;
+        highest[axis] = Math.max(highest[axis]!, now[axis]!);
+      });
+    }
+    stepper.step(minute);
+    this.minute += 1;
+    const { state, flows } = stepper;
+    const lit = state[at.dark] === dark.lit;
+    return {
+      minute: this.minute,
+      charge: state[at.chargeWh]! / plan.hardware.usableWh,
+      demandW: lit ? flows[flow.servedW]! : 0,
+      sunW: flows[flow.sunW]!,
+      sunUsedW: flows[flow.sunUsedW]!,
+      generatorW: flows[flow.generatorW]!,
+      batteryW: flows[flow.drainW]! - flows[flow.storedW]!,
+      shares: axes.map(({ leg, levels }, axis) => ({
+        leg,
+        demandVA: highest[axis]!,
+        limitVA: levels[0]!.aboveVA,
+      })),
+      state: lit ? 'lit' : (['lit', 'empty', 'locked-out', 'tripped'] as const)[state[at.dark]!]!,
+      cause: lit ? 'none' : causes[state[at.cause]!]!,
+      over: this.over,
+    };
+  }
+
+  /** Power a load takes in a minute when it is closed, W. */
+  nowW({ cycles, powerW }: TracedLoad, minute = Math.max(0, this.minute - 1)): number {
+    const absolute = this.plan.trace.fromMinute + minute;
+    const day = Math.floor(absolute / 1440);
+    const spans = cycles.onDay(day);
+    const of = absolute - day * 1440;
+    let on = 0;
+    for (let i = 0; i < spans.length; i += 2) {
+      on += Math.max(0, Math.min(spans[i + 1]!, of + 1) - Math.max(spans[i]!, of));
+    }
+    return powerW * on;
+  }
+}

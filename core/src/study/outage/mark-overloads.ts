@@ -1,0 +1,68 @@
+import { tripLevels } from '../demand/expected-trips.js';
+import type { TripLevel } from '../../electric/overload/trip-level.js';
+import { overloadOfShare } from '../../equipment/inverter/overload-of-share.js';
+import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
+import type { Step } from './switching-steps.js';
+
+/** A part of the output that has a limit of its own: the whole, or a leg (1 = L1). */
+export interface OverloadAxis {
+  readonly leg: number;
+  readonly levels: readonly TripLevel[];
+}
+
+/** The limits of a stack as the overload check wants them: whole first, then one for each leg. */
+export function overloadAxes(stack: Stack, legCount: number): OverloadAxis[] {
+  const wholeVA = runningLimitVA(stack);
+  const legVA = Math.min(stack.perLegVA, wholeVA);
+  const ofLeg = overloadOfShare(stack.overload, stack.perLegVA / stack.continuousVA);
+  return [
+    { leg: 0, levels: tripLevels(wholeVA, stack.overload) },
+    ...Array.from({ length: legCount }, (_, index) => ({ leg: index + 1, levels: tripLevels(legVA, ofLeg) })),
+  ];
+}
+
+export const slackVA = 1e-6;
+const slackMin = 1e-9;
+
+/**
+ * Marks minutes in which an overload outlasts what the curve allows: the axis that passes first, plus one; 0 where it holds.
+ * Looks at the exact moments of switching and starting, not at steps.
+ */
+export function markOverloads(
+  steps: readonly Pick<Step, 'at' | 'deltaVA'>[],
+  axes: readonly OverloadAxis[],
+  from: number,
+  to: number,
+  marks: Uint8Array,
+): void {
+  const now = new Float64Array(axes.length);
+  const since = axes.map(({ levels }) => new Float64Array(levels.length).fill(Infinity));
+  const settle = (begin: number, end: number): void => {
+    axes.forEach(({ levels }, axis) => {
+      levels.forEach(({ aboveVA, heldS }, level) => {
+        if (now[axis]! <= aboveVA + slackVA) {
+          since[axis]![level] = Infinity;
+          return;
+        }
+        since[axis]![level] = Math.min(since[axis]![level]!, begin);
+        const passes = Math.max(begin, since[axis]![level]! + heldS / 60);
+        for (
+          let m = Math.floor(passes);
+          m < Math.min(to, Math.ceil(end)) && end > passes + slackMin;
+          m += 1
+        ) {
+          if (m >= from && marks[m] === 0) marks[m] = axis + 1;
+        }
+      });
+    });
+  };
+  let at = from;
+  for (const step of steps) {
+    if (step.at > at + slackMin) {
+      settle(at, step.at);
+      at = step.at;
+    }
+    for (let axis = 0; axis < axes.length; axis += 1) now[axis]! += step.deltaVA[axis]!;
+  }
+  if (at < to) settle(at, to);
+}

@@ -1,0 +1,347 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { tripRun } from '../../electric/overload/trip-run.js';
+import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
+import { aPlan } from '../../design/testing/plan.js';
+import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
+import { typicalClimates } from '../../nature/weather/climates.js';
+import { syntheticYear } from '../../nature/weather/synthetic-year.js';
+import { batteryTemperaturesC, dischargeShareAt } from '../../electric/battery/battery-limits.js';
+import { degreeFactors } from './degree-factors.js';
+import { demandTrace } from './demand-trace.js';
+import { eachSpan } from './each-span.js';
+import { Engine } from './engine.js';
+import { loadCycles } from './load-cycles.js';
+import { markOverloads } from './mark-overloads.js';
+import { outageFates, windowFor } from './outage-fates.js';
+import { outagePlan } from './outage-plan.js';
+import { at, engine, flow } from './outage-state.js';
+import { hourlyArrayW, sunTrace } from './sun-trace.js';
+import { onStep, startSteps, stepsBetween } from './switching-steps.js';
+import { emptyScenario } from '../../design/sources/scenario.schema.js';
+import { surplusSolarWhPerDay } from './surplus-solar.js';
+import { TierAccount } from './tier-account.js';
+import { traceHouse } from './traced-house.js';
+import { usualGenerator } from '../../design/sources/usual-sources.js';
+
+const factors = degreeFactors(steadyWeather());
+const cyclesOf = (load: ReturnType<typeof aLoad>) => loadCycles(load, 3, 40, factors);
+
+describe('spans of a window', () => {
+  it('are those of its days, cut at its ends, wherever it begins', () => {
+    fc.assert(
+      fc.property(
+        arbitraryLoad('split-120-240'),
+        fc.integer({ min: 0, max: 524_000 }),
+        fc.integer({ min: 1, max: 4000 }),
+        (load, fromMinute, minutes) => {
+          const cycles = cyclesOf(load);
+          const found: number[] = [];
+          eachSpan(cycles, fromMinute, minutes, (from, to) => found.push(from, to));
+          const expected: number[] = [];
+          for (let day = Math.floor(fromMinute / 1440); day * 1440 < fromMinute + minutes; day += 1) {
+            const spans = cycles.onDay(day);
+            const shift = day * 1440 - fromMinute;
+            for (let i = 0; i < spans.length; i += 2) {
+              const from = Math.max(0, spans[i]! + shift);
+              const to = Math.min(minutes, spans[i + 1]! + shift);
+              if (to > from) expected.push(from, to);
+            }
+          }
+          expect(found).toEqual(expected);
+        },
+      ),
+    );
+  });
+
+  it('start only where nothing ran before: not at midnight, not at the edge of the window', () => {
+    const always = aLoad({ dutyCycle: 1, use: allSeasons(aroundTheClock), runningPowerW: 100 });
+    const starts: boolean[] = [];
+    eachSpan(cyclesOf(always), 700, 4000, (_f, _t, begins) => starts.push(begins));
+    expect(starts).toEqual([false, false, false, false]);
+  });
+});
+
+describe('demand', () => {
+  const house = (loads: ReturnType<typeof aLoad>[]) =>
+    traceHouse(
+      'split-120-240',
+      loads.map((load) => ({ load, lane: 'on', shed: null })),
+      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+    );
+  it('keeps the energy of the spans, and its peaks are never below what runs together', () => {
+    fc.assert(
+      fc.property(fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 4 }), (random) => {
+        const loads = random.map((load, i) => ({ ...load, id: `l${i}` }));
+        const traced = house(loads);
+        const trace = demandTrace(traced, 0, 1440, { wholeVA: 1e9, legVA: 1e9 });
+        const energyWh = trace.demandW[0]!.reduce((sum, w) => sum + w / 60, 0);
+        let spansWh = 0;
+        for (const { cycles, powerW } of traced.loads) {
+          eachSpan(cycles, 0, 1440, (from, to) => (spansWh += (powerW * (to - from)) / 60));
+        }
+        expect(energyWh).toBeCloseTo(spansWh, 6);
+        const steps = stepsBetween(traced.loads, trace, 0, 1440, 3);
+        let now = 0;
+        for (const { at: when, deltaVA } of steps) {
+          now += deltaVA[0]!;
+          const minute = Math.min(1439, Math.floor(when));
+          expect(now).toBeLessThanOrEqual(trace.peakVA[0]![0]![minute]! * (1 + 1e-5) + 1);
+        }
+        // What is switched on is switched off again.
+        expect(Math.abs(now)).toBeLessThan(1e-6 * Math.max(1, energyWh));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('leaves a circuit off in minutes in which there is no room for it', () => {
+    const [base, guest] = [
+      aLoad({
+        id: 'base',
+        runningPowerW: 900,
+        powerFactor: 1,
+        dutyCycle: 0.5,
+        use: allSeasons(aroundTheClock),
+        kind: 'other',
+      }),
+      aLoad({
+        id: 'guest',
+        runningPowerW: 500,
+        powerFactor: 1,
+        dutyCycle: 1,
+        use: allSeasons(aroundTheClock),
+        kind: 'other',
+      }),
+    ];
+    const shed = { device: 'relay', when: 'power', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
+    const traced = traceHouse(
+      'split-120-240',
+      [
+        { load: base, lane: 'on', shed: null },
+        { load: guest, lane: 'auto', shed },
+      ],
+      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+    );
+    const trace = demandTrace(traced, 0, 1440, { wholeVA: 1000, legVA: 1000 });
+    expect(Math.max(...trace.demandW[0]!)).toBeLessThanOrEqual(1000);
+    const offWh = trace.noRoomW.reduce((sum, w) => sum + w / 60, 0);
+    // The base runs for half of the time, and touches a few minutes more.
+    expect(offWh).toBeGreaterThan(500 * 12);
+    expect(offWh).toBeLessThan(500 * 14);
+  });
+});
+
+describe('overloads', () => {
+  const levels = [
+    { aboveVA: 4000, heldS: 20 },
+    { aboveVA: 6000, heldS: 2 },
+    { aboveVA: 9000, heldS: 0 },
+  ];
+  it('are found as stepping through every hundredth of a second finds them', () => {
+    const pulse = fc.record({
+      atS: fc.integer({ min: 0, max: 150 }),
+      forS: fc.integer({ min: 1, max: 40 }),
+      va: fc.integer({ min: 500, max: 5000 }),
+    });
+    fc.assert(
+      fc.property(fc.array(pulse, { minLength: 1, maxLength: 6 }), (pulses) => {
+        const marks = new Uint8Array(4);
+        const steps = pulses
+          .flatMap(({ atS, forS, va }) => [
+            { at: atS / 60, deltaVA: Float64Array.of(va) },
+            { at: (atS + forS) / 60, deltaVA: Float64Array.of(-va) },
+          ])
+          .toSorted((a, b) => a.at - b.at);
+        markOverloads(steps, [{ leg: 0, levels }], 0, 4, marks);
+        // The first trip of a run in steps of 10 ms, without retries.
+        const demand = (timeS: number): number =>
+          pulses.reduce(
+            (sum, { atS, forS, va }) => sum + (timeS >= atS - 1e-9 && timeS < atS + forS - 1e-9 ? va : 0),
+            0,
+          );
+        const { events } = tripRun(demand, levels, [], { afterS: 1, tries: 0 }, 240);
+        const trip = events.find(({ kind }) => kind === 'trip');
+        const first = marks.findIndex((mark) => mark > 0);
+        if (trip) expect(first).toBe(Math.floor(trip.timeS / 60 + 1e-9));
+        else expect(first).toBe(-1);
+      }),
+    );
+  });
+
+  it('a start is its surge for seven tenths, then its fall, and leaves nothing behind', () => {
+    const traced = traceHouse(
+      'split-120-240',
+      [
+        {
+          load: aLoad({
+            runningPowerW: 1000,
+            powerFactor: 1,
+            legs: 'L1',
+            start: { how: 'multiple', multiple: 5, durationS: 10 },
+          }),
+          lane: 'on',
+          shed: null,
+        },
+      ],
+      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+    ).loads[0]!;
+    const steps = [onStep(traced, 2, 3), ...startSteps(traced, 2, 3)];
+    const sums = steps.map(({ at: when, deltaVA }) => [Math.round(when * 60 * 10) / 10, [...deltaVA]]);
+    expect(sums).toEqual([
+      [120, [1000, 1000, 0]],
+      [120, [4000, 4000, 0]],
+      [127, [-1400, -1400, -0]],
+      [130, [-2600, -2600, -0]],
+    ]);
+  });
+});
+
+describe('sun through a year', () => {
+  // Typical yearly yields of a kilowatt towards the equator, kWh: common knowledge of the trade, recalled.
+  it.each([
+    ['desert', 1600, 2100],
+    ['highland', 1450, 1950],
+    ['mediterranean', 1300, 1750],
+    ['central-europe', 900, 1250],
+    ['atlantic-europe', 750, 1050],
+    ['southern-temperate', 1200, 1650],
+  ])('%s: a kilowatt gives %d to %d kWh', (id, least, most) => {
+    const climate = typicalClimates.find((one) => one.id === id)!;
+    const south = climate.latitudeDeg < 0 ? 0 : 180;
+    const yields = [1, 2, 3].map((seed) => {
+      const array = anArray({
+        ratedW: 1000,
+        facingDeg: south,
+        tiltDeg: Math.min(40, Math.abs(climate.latitudeDeg)),
+      });
+      return hourlyArrayW(array, syntheticYear(climate, seed)).reduce((sum, watts) => sum + watts / 1000, 0);
+    });
+    for (const one of yields) {
+      expect(one).toBeGreaterThan(least);
+      expect(one).toBeLessThan(most);
+    }
+  });
+
+  it('minutes keep the energy of the hours', () => {
+    const year = syntheticYear(typicalClimates[3]!, 2);
+    const array = anArray({ ratedW: 3000 });
+    const hoursWh = hourlyArrayW(array, year).reduce((sum, watts) => sum + watts, 0);
+    const { acW } = sunTrace([array], year, {
+      system: 'split-120-240',
+      solarDcW: 0,
+      solarAcW: 1e6,
+      perLegVA: 1e6,
+    });
+    const minutesWh = acW.reduce((sum, watts) => sum + watts / 60, 0);
+    expect(minutesWh / hoursWh).toBeGreaterThan(0.98);
+    expect(minutesWh / hoursWh).toBeLessThan(1.02);
+  });
+});
+
+describe('surplus sun', () => {
+  const year = syntheticYear(typicalClimates[3]!, 2);
+  const plan = (ratedW: number, loadW: number) =>
+    aPlan([aLoad({ runningPowerW: loadW, dutyCycle: 1, use: allSeasons(aroundTheClock) })], {
+      outage: { ...emptyScenario(), arrays: ratedW === 0 ? [] : [anArray({ ratedW })] },
+    });
+  it('is what the arrays give beyond what the house takes', () => {
+    expect(surplusSolarWhPerDay(plan(0, 100), year)).toBe(0);
+    const winterDays = 90;
+    const allWh = hourlyArrayW(anArray({ ratedW: 4000 }), year).reduce(
+      (sum, watts, hour) => sum + (hour < 59 * 24 || hour >= 334 * 24 ? watts : 0),
+      0,
+    );
+    expect(surplusSolarWhPerDay(plan(4000, 0), year)).toBeCloseTo(allWh / winterDays, 6);
+    expect(surplusSolarWhPerDay(plan(4000, 600), year)).toBeLessThan(allWh / winterDays);
+    expect(surplusSolarWhPerDay(plan(4000, 90_000 / 2), year)).toBe(0);
+  });
+});
+
+describe('the battery in the cold', () => {
+  const year = syntheticYear(typicalClimates[1]!, 1);
+  it('is as cold as the day outdoors, half as cold in an unheated room, as said where somebody said so', () => {
+    const outdoors = batteryTemperaturesC('outdoors', 20, year);
+    const inside = batteryTemperaturesC('unheated', 20, year);
+    expect(Math.min(...outdoors)).toBeLessThan(-10);
+    expect(inside[100]).toBeCloseTo((outdoors[100]! + 14) / 2, 9);
+    expect(new Set(batteryTemperaturesC('as-said', 7, year))).toEqual(new Set([7]));
+  });
+  it('gives less below freezing, and nothing at −20 °C for lithium', () => {
+    expect(dischargeShareAt('lithium', -20)).toBe(0);
+    expect(dischargeShareAt('lithium', -10)).toBe(0.5);
+    expect(dischargeShareAt('lead-acid', -10)).toBeGreaterThan(0.5);
+  });
+});
+
+describe('a generator', () => {
+  it('burns between idling and full power on a straight line, and no more than there is', () => {
+    const generator = { ...usualGenerator('auto'), powerW: 5000, idleLPerH: 1, fullLPerH: 3 };
+    const motor = new Engine(generator, 10_000);
+    const state = new Float64Array(12);
+    const flows = new Float64Array(13);
+    state[at.fuelL] = 0.05;
+    motor.burn(state, flows, 2500);
+    expect(flows[flow.fuelL]).toBeCloseTo(2 / 60, 9);
+    motor.burn(state, flows, 5000);
+    expect(state[at.fuelL]).toBe(0);
+    expect(motor.run(state, flows, 12)).toBe(false);
+    expect(state[at.engine]).toBe(engine.off);
+  });
+});
+
+describe('the account of a tier', () => {
+  const wish = {
+    tier: 'should' as const,
+    byStage: [new Float32Array(4), Float32Array.of(60, 60, 60, 60), Float32Array.of(120, 120, 120, 120)],
+    noRoomW: Float32Array.of(0, 30, 0, 0),
+  };
+  it('says what was served, what was not, and first why', () => {
+    const account = new TierAccount(wish, 4);
+    account.book(0, 0, 1, 'none');
+    account.book(1, 0, 1, 'none');
+    account.book(2, 1, 1, 'none');
+    account.book(3, 1, 0.25, 'empty');
+    expect([...account.servedW]).toEqual([180, 180, 120, 30]);
+    expect([...account.unservedW]).toEqual([0, 30, 60, 150]);
+    expect(account.result()).toEqual({
+      tier: 'should',
+      servedWh: 8.5,
+      unservedWh: 4,
+      servedH: 1 / 60,
+      firstFailureH: 1 / 60,
+      firstFailureWhy: 'no-room',
+    });
+  });
+});
+
+describe('outages from different charges', () => {
+  it('last longer from a fuller battery', () => {
+    const year = anOutageYear({
+      loads: [
+        aLoad({
+          runningPowerW: 500,
+          powerFactor: 1,
+          dutyCycle: 1,
+          use: allSeasons(aroundTheClock),
+          inBackupSet: true,
+          kind: 'other',
+        }),
+      ],
+    });
+    const plan = outagePlan(year, 0, windowFor(48, 2880));
+    const from = (share: number) =>
+      outageFates(plan, {
+        hours: 48,
+        everyH: 12,
+        horizonMin: 2880,
+        chargeAt: () => share * year.hardware.usableWh,
+      });
+    const [half, full] = [from(0.5).survivedMin, from(1).survivedMin];
+    for (const hour of [0, 12, 24, 36]) {
+      expect(half[hour]).toBeCloseTo(600, 1);
+      expect(full[hour]).toBeCloseTo(1200, 1);
+    }
+    expect(Number.isNaN(full[1]!)).toBe(true);
+  });
+});

@@ -1,0 +1,170 @@
+import { peukertDrainW } from '../../equipment/battery/peukert-drain.js';
+import type { Battery } from '../../equipment/catalogue/unit.schema.js';
+import type { DemandContext } from '../margins/demand-context.js';
+import { stackEnergy } from '../margins/stack-energy.js';
+import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
+import { systemFacts } from '../../electric/supply/legs.js';
+import { hoursOfYear, type WeatherYear } from '../../nature/weather/weather-year.js';
+import {
+  batteryTemperaturesC,
+  chargeShareAt,
+  chargeTaper,
+  dischargeShareAt,
+  dischargeTaper,
+} from '../../electric/battery/battery-limits.js';
+import { degreeFactors } from './degree-factors.js';
+import { demandTrace, type DemandTrace } from './demand-trace.js';
+import { outageSettingsOf } from '../../design/sources/outage-settings.js';
+import type { Generator, Vehicle } from '../../design/sources/scenario.schema.js';
+import { overloadAxes, type OverloadAxis } from './mark-overloads.js';
+import { overloadMinutes } from './overload-minutes.js';
+import { pickupMarks } from './pickup-marks.js';
+import { sunTrace, type SunTrace } from './sun-trace.js';
+import { traceHouse, type TracedHouse } from './traced-house.js';
+
+/** Solar beside the inverter waits so long after the island is up (IEEE 1547-2018, enter-service delay; recalled). */
+export const solarReturnMin = 5;
+
+/** What the hardware of an outage can do; numbers only, so that the inner loop needs nothing else. */
+export interface OutageHardware {
+  readonly usableWh: number;
+  readonly startWh: number;
+  /** At this charge the house goes dark, Wh. */
+  readonly keptWh: number;
+  readonly chargePowerW: number;
+  readonly chargeEfficiency: number;
+  readonly chargeTaperFromWh: number;
+  readonly chargeAtFull: number;
+  readonly dischargePowerW: number;
+  readonly dischargeEfficiency: number;
+  readonly dischargeTaperBelowWh: number;
+  readonly dischargeAtEmpty: number;
+  readonly standbyW: number;
+  readonly peukert: Battery['peukert'];
+  readonly agedWh: number;
+  readonly retryTries: number;
+  /** Retries that pass within a minute. */
+  readonly retriesPerMinute: number;
+  /** Until a locked-out inverter is reset, min; Infinity where nobody does it. */
+  readonly resetAfterMin: number;
+  readonly restoreAboveWh: number;
+  readonly generator: Generator | null;
+  readonly vehicle: Vehicle | null;
+  readonly axes: readonly OverloadAxis[];
+}
+
+/** Everything that happens from outside, minute by minute, and the hardware it happens to. */
+export interface OutagePlan {
+  readonly hardware: OutageHardware;
+  readonly house: TracedHouse;
+  readonly trace: DemandTrace;
+  /** By stage of shedding: 0, or the axis that trips, plus one. */
+  readonly overloads: readonly Uint8Array[];
+  /** By hour of the window: does the restart of everything after the gap trip it? 0, or the axis plus one. */
+  readonly pickups: Uint8Array;
+  /** Charge below which each stage but the first begins, Wh. */
+  readonly thresholdsWh: Float64Array;
+  readonly sun: SunTrace;
+  /** Share of the charging and discharging power by hour of the year, and the temperature behind them. */
+  readonly chargeShare: Float32Array;
+  readonly dischargeShare: Float32Array;
+  readonly batteryC: Float64Array;
+}
+
+/** What stays the same for every window of a year. */
+export interface OutageYear {
+  readonly context: DemandContext;
+  readonly stack: Stack;
+  readonly weather: WeatherYear;
+  readonly hardware: OutageHardware;
+  readonly house: TracedHouse;
+  readonly sun: SunTrace;
+  readonly thresholdsWh: Float64Array;
+  readonly chargeShare: Float32Array;
+  readonly dischargeShare: Float32Array;
+  readonly batteryC: Float64Array;
+}
+
+function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
+  const { plan, settings } = context;
+  const said = outageSettingsOf(plan);
+  const energy = stackEnergy(stack, settings);
+  const { usableWh } = energy;
+  const charge = chargeTaper[stack.chemistry];
+  const discharge = dischargeTaper[stack.chemistry];
+  return {
+    usableWh,
+    startWh: usableWh * said.startCharge.value,
+    keptWh: usableWh * said.keptForRestart.value,
+    chargePowerW: stack.chargePowerW,
+    chargeEfficiency: stack.chargeEfficiency,
+    chargeTaperFromWh: usableWh * charge.fromShare,
+    chargeAtFull: charge.atFull,
+    dischargePowerW: runningLimitVA(stack) / stack.dischargeEfficiency,
+    dischargeEfficiency: stack.dischargeEfficiency,
+    dischargeTaperBelowWh: usableWh * discharge.belowShare,
+    dischargeAtEmpty: discharge.atEmpty,
+    standbyW: stack.standbyW,
+    peukert: stack.batteries[0]!.unit.battery!.peukert,
+    agedWh: energy.agedWh,
+    retryTries: stack.retry.tries,
+    retriesPerMinute: Math.max(1, Math.floor(60 / Math.max(1, stack.retry.afterS))),
+    resetAfterMin: settings.handsOn.value ? said.resetAfterMin.value : Infinity,
+    restoreAboveWh: usableWh * said.restoreAbove.value,
+    generator: plan.outage.generator,
+    vehicle: plan.outage.vehicle,
+    axes: overloadAxes(stack, systemFacts[plan.supply.system].legs.length),
+  };
+}
+
+/** Prepares a year of outages for a job and a stack under a year of weather. */
+export function outageYear(context: DemandContext, stack: Stack, weather: WeatherYear): OutageYear {
+  const { plan, settings } = context;
+  const { outage, supply } = plan;
+  const hardware = hardwareOf(context, stack);
+  const house = traceHouse(supply.system, context.members, {
+    seed: outage.seed,
+    latitudeDeg: weather.latitudeDeg,
+    factors: degreeFactors(weather),
+    household: outage.household,
+    handsOn: settings.handsOn.value,
+  });
+  const place = outageSettingsOf(plan).batteryPlace.value;
+  const batteryC = batteryTemperaturesC(place, settings.batteryTemperatureC.value, weather);
+  return {
+    context,
+    stack,
+    weather,
+    hardware,
+    house,
+    sun: sunTrace(outage.arrays, weather, { ...stack, system: supply.system }),
+    thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
+    chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
+      chargeShareAt(stack.chemistry, batteryC[h]!),
+    ),
+    dischargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
+      dischargeShareAt(stack.chemistry, batteryC[h]!),
+    ),
+    batteryC,
+  };
+}
+
+/** Works out demand, overloads and pickups for a window of a prepared year. */
+export function outagePlan(year: OutageYear, fromMinute: number, minutes: number): OutagePlan {
+  const { hardware, house, stack } = year;
+  const [whole, leg] = hardware.axes;
+  const trace = demandTrace(house, fromMinute, minutes, {
+    wholeVA: whole!.levels[0]!.aboveVA,
+    legVA: leg!.levels[0]!.aboveVA,
+  });
+  return {
+    ...year,
+    trace,
+    overloads: overloadMinutes(house, trace, hardware.axes),
+    pickups: pickupMarks(house, trace, hardware.axes, stack.transferGapMs),
+  };
+}
+
+/** How fast a battery loses charge at a power, see {@link peukertDrainW}. */
+export const drainOf = (hardware: OutageHardware, powerW: number): number =>
+  hardware.peukert === null ? powerW : peukertDrainW(powerW, hardware.agedWh, hardware.peukert);

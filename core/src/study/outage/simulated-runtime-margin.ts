@@ -1,0 +1,78 @@
+import { derived, given } from '../../base/figure.js';
+import type { OutageWeather } from '../../design/brief/brief.schema.js';
+import type { Settings } from '../../design/brief/settings.js';
+import type { SeasonOutlook } from './outage-study.js';
+import type { Cause } from './outage-state.js';
+import { quantityText } from '../../base/format-quantity.js';
+import { margin, type Margin } from '../margins/margin.js';
+
+const shareOf: Readonly<Record<OutageWeather, string>> = {
+  'no-sun': '19 of 20',
+  hard: '19 of 20',
+  usual: 'half',
+};
+
+/** What ends an outage, where it is not the energy. */
+const endings: Partial<Readonly<Record<Cause, string>>> = {
+  overload: 'overload of the whole',
+  'overload-l1': 'overload on L1',
+  'overload-l2': 'overload on L2',
+  'overload-l3': 'overload on L3',
+  cold: 'a battery too cold or too hot',
+  starting: 'a motor start',
+  fuel: 'the end of the fuel',
+};
+
+/**
+ * Required runtime against what simulated outages of the design season reach: 19 of 20 of them, or half where the brief counts
+ * on usual weather.
+ *
+ * @param plain the margin by the closed formula: shortest runtime of a mean day, without sun
+ */
+export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outlook: SeasonOutlook): Margin {
+  const weather = settings.outageWeather.value;
+  const reachedH = weather === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
+  const season = settings.designSeason.value;
+  const atLeast = reachedH >= outlook.followedH - 1e-6;
+  return margin(
+    {
+      key: 'runtime',
+      label: 'Runtime',
+      ratio: settings.requiredRuntimeH.value / Math.max(reachedH, 1e-9),
+      binding: plain.binding,
+    },
+    () => ({
+      demand: plain.demand,
+      limit: derived({
+        key: 'outage.runtime',
+        label: 'Runtime, simulated',
+        value: reachedH,
+        unit: 'h',
+        formula: `what ${shareOf[weather]} of {count} reach${weather === 'no-sun' ? ', without sun' : ''}; by the closed formula, without sun, {plain}`,
+        inputs: {
+          count: given({
+            key: 'outage.count',
+            label: `Outages of ${season}, played minute by minute`,
+            value: outlook.count,
+            unit: 'count',
+            source: { kind: 'derived' },
+          }),
+          plain: plain.limit,
+        },
+        assumptions: [
+          `${quantityText(outlook.requiredShare, 'share')} of them reach the required ${quantityText(settings.requiredRuntimeH.value, 'h')}; half reach ${quantityText(outlook.medianH, 'h')}, the shortest lasts ${quantityText(outlook.shortestH, 'h')}`,
+          ...(atLeast
+            ? [`each is followed for ${quantityText(outlook.followedH, 'h')}: it lasts at least that long`]
+            : []),
+          'weather, loads and sources are those under Conditions in Outage',
+          'stacks in Sources are compared by the closed formula, without sun',
+        ],
+        levers: plain.limit.levers,
+      }),
+      culprit: endings[outlook.firstCause]
+        ? `${quantityText(outlook.firstCauseShare, 'share')} of the outages end by ${endings[outlook.firstCause]!}`
+        : plain.culprit,
+      cure: endings[outlook.firstCause] ? 'See Play and What helps in Outage.' : plain.cure,
+    }),
+  );
+}

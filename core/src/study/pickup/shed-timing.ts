@@ -1,0 +1,45 @@
+import { tripLevels } from '../demand/expected-trips.js';
+import { tripRun, type TripRun } from '../../electric/overload/trip-run.js';
+import { runningPowerVA } from '../../house/loads/running-power.js';
+import type { DemandContext } from '../margins/demand-context.js';
+import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
+
+/** What becomes of an overload: held, shed in time, or tripped. */
+export interface ShedTiming {
+  /** Demand when everything that may be on is on, circuits shed by power included, VA. */
+  readonly demandVA: number;
+  /** How long that is held, s; Infinity where it is within the continuous rating. */
+  readonly heldS: number;
+  readonly run: TripRun;
+  /** What would have to be switched off by hand, within `heldS`, VA; 0 where nothing has to. */
+  readonly byHandVA: number;
+}
+
+/**
+ * Plays the worst overload of running loads through: the running demand of the set, and on top of it all circuits that a
+ * device sheds when there is no room for them.
+ */
+export function shedTiming(context: DemandContext, stack: Stack): ShedTiming {
+  const limitVA = runningLimitVA(stack);
+  const managed = context.members.filter(({ shed }) => shed?.when === 'power');
+  const sheds = managed.map(({ load, shed }) => ({
+    name: load.name,
+    powerVA: load.quantity * runningPowerVA(load),
+    responseS: shed!.responseS,
+    order: shed!.order,
+  }));
+  const demandVA = context.power.coincident.powerVA + sheds.reduce((sum, { powerVA }) => sum + powerVA, 0);
+  const levels = tripLevels(limitVA, stack.overload);
+  const heldS =
+    demandVA <= limitVA
+      ? Infinity
+      : Math.max(
+          0,
+          ...stack.overload
+            .filter(({ apparentPowerVA }) => apparentPowerVA >= demandVA)
+            .map(({ durationS }) => durationS),
+        );
+  const run = tripRun(() => demandVA, levels, sheds, stack.retry, 30);
+  const after = demandVA - (run.tripped ? 0 : sheds.reduce((sum, { powerVA }) => sum + powerVA, 0));
+  return { demandVA, heldS, run, byHandVA: Math.max(0, Math.min(after, demandVA) - limitVA) };
+}

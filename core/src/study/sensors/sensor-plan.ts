@@ -1,0 +1,126 @@
+import type { Plan } from '../../design/plan/plan.js';
+import type { LoadKind } from '../../house/loads/load-kinds.js';
+import { legsOf, systemFacts } from '../../electric/supply/legs.js';
+import { circuitLegs } from '../../house/panels/circuit-legs.js';
+import { circuitsById, circuitText, panelFedBy, spacesText } from '../../house/panels/find-circuit.js';
+import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import { panelUpstream } from '../../house/panels/panel-tree.js';
+
+/** Size classes of current sensors, A (common practice, no source). */
+export const sensorClassesA = [30, 60, 100, 200, 400] as const;
+
+export interface SensorPoint {
+  readonly panelId: string;
+  /** null = the mains of the panel. */
+  readonly circuitId: string | null;
+  readonly where: string;
+  readonly count: number;
+  readonly classA: number | null;
+  /** Does it matter which way round the sensor sits? */
+  readonly directionMatters: boolean;
+  readonly why: string;
+}
+
+export interface SensorPlan {
+  readonly points: readonly SensorPoint[];
+  readonly sensors: number;
+  /** Sensors of each class; null = rating not known. */
+  readonly byClass: readonly { readonly classA: number | null; readonly count: number }[];
+  readonly monitor: 'stays-on' | 'goes-dark' | 'unknown';
+  readonly monitorText: string;
+}
+
+const classOf = (ratingA: number | null): number | null =>
+  ratingA === null ? null : (sensorClassesA.find((classA) => classA >= ratingA) ?? sensorClassesA.at(-1)!);
+
+/** 240 V appliances that hold 120 V parts, and three-phase ones that need no neutral (common practice, no source). */
+const mixedKinds: ReadonlySet<LoadKind> = new Set<LoadKind>(['range', 'dryer']);
+const motorKinds: ReadonlySet<LoadKind> = new Set<LoadKind>(['pump', 'heat-pump', 'cooling', 'workshop']);
+
+/** Does a neutral run with a circuit? Said, or assumed from the loads on it. */
+export function hasNeutral(plan: Plan, panel: Panel, circuit: Circuit): boolean {
+  if (circuit.neutral !== null) return circuit.neutral;
+  if (circuit.spaces.length === 1 || panelFedBy(plan, circuit.id)) return true;
+  const loads = plan.loads.filter(({ circuitId }) => circuitId === circuit.id);
+  const all = circuitLegs(panel, circuit, plan.supply.system).length;
+  const usual =
+    all === 3 ? (kind: LoadKind) => !motorKinds.has(kind) : (kind: LoadKind) => mixedKinds.has(kind);
+  return loads.some(({ legs, kind }) => legsOf(legs).length < all || usual(kind));
+}
+
+/** Whether a circuit stays on in an outage: something on it, or behind the panel it feeds, is in the backup set. */
+function staysOn(plan: Plan, circuitId: string): boolean {
+  if (plan.loads.some((load) => load.circuitId === circuitId && load.inBackupSet)) return true;
+  const below = panelFedBy(plan, circuitId);
+  return below ? below.circuits.some(({ id }) => staysOn(plan, id)) : false;
+}
+
+/**
+ * Where current sensors go so that every circuit is measured (common practice, no source): one for each hot conductor that is
+ * not mirrored by another. A 240 V load without neutral needs one, with a neutral one a leg; the mains need one a leg.
+ */
+export function sensorPlan(plan: Plan): SensorPlan {
+  const { survey, supply } = plan;
+  const legCount = systemFacts[supply.system].legs.length;
+  const points: SensorPoint[] = [];
+  for (const panel of survey.panels) {
+    const { breakersA } = panelUpstream(survey, panel);
+    if (panel.fedFrom.kind === 'service') {
+      const ratingA =
+        panel.mainBreakerA ?? (breakersA.length > 0 ? Math.min(...breakersA) : panel.busRatingA);
+      points.push({
+        panelId: panel.id,
+        circuitId: null,
+        where: `${panel.name}, mains`,
+        count: legCount,
+        classA: classOf(ratingA),
+        directionMatters: true,
+        why: 'one a leg; power may flow both ways here',
+      });
+    }
+    for (const circuit of panel.circuits) {
+      if (circuit.use === 'spare') continue;
+      const feeds = panelFedBy(plan, circuit.id);
+      const poles = circuitLegs(panel, circuit, supply.system).length;
+      const neutral = hasNeutral(plan, panel, circuit);
+      const count = poles === 1 || !neutral ? 1 : poles;
+      points.push({
+        panelId: panel.id,
+        circuitId: circuit.id,
+        where: `${panel.name} ${spacesText(circuit)} ${circuit.name}`.trim(),
+        count,
+        classA: classOf(circuit.ratingA),
+        directionMatters: circuit.backFeeds,
+        why: feeds
+          ? `feeds ${feeds.name}: what its circuits do not explain shows here`
+          : circuit.backFeeds
+            ? 'can feed back: fit it with the arrow towards the load'
+            : poles > 1
+              ? neutral
+                ? 'a neutral runs with it, so the legs may differ'
+                : `no neutral: ${poles === 2 ? 'both' : 'all'} legs carry the same, one sensor stands for them`
+              : 'one pole',
+      });
+    }
+  }
+  const byClass = [...sensorClassesA, null]
+    .map((classA) => ({
+      classA,
+      count: points.filter((point) => point.classA === classA).reduce((sum, { count }) => sum + count, 0),
+    }))
+    .filter(({ count }) => count > 0);
+  const placed =
+    survey.monitorCircuitId === null ? undefined : circuitsById(survey).get(survey.monitorCircuitId);
+  const on = placed ? staysOn(plan, placed.circuit.id) : false;
+  return {
+    points,
+    sensors: points.reduce((sum, { count }) => sum + count, 0),
+    byClass,
+    monitor: placed ? (on ? 'stays-on' : 'goes-dark') : 'unknown',
+    monitorText: placed
+      ? on
+        ? `The monitor hangs on ${circuitText(placed)}, which stays on in an outage.`
+        : `The monitor hangs on ${circuitText(placed)}, which goes dark in an outage: it would record nothing. Move its supply to a circuit of the backup set.`
+      : 'Say which circuit feeds the monitor itself: one that drops in an outage records nothing.',
+  };
+}

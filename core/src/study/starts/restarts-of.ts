@@ -1,0 +1,39 @@
+import { restartDelayS } from '../../house/loads/kind-behaviour.js';
+import { dayParts, type Load } from '../../house/loads/load.schema.js';
+import type { Season } from '../../nature/season/season.js';
+import { onShare } from '../../house/loads/on-share.js';
+import { runningPowerVA } from '../../house/loads/running-power.js';
+import { legShare } from '../../electric/supply/leg-share.js';
+import type { Leg } from '../../electric/supply/legs.js';
+import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { Restart } from '../../electric/starts/cold-pickup.js';
+import { startDemand } from './start-demand.js';
+
+/**
+ * The motors of a set that restart by themselves when power returns, each piece after its own delay: after a gap of minutes
+ * every thermostat and float switch may be calling at once.
+ *
+ * @param leg null = the whole; else the part on one leg
+ */
+export function restartsOf(
+  system: SupplySystem,
+  loads: readonly Load[],
+  season: Season,
+  leg: Leg | null = null,
+): Restart[] {
+  return loads.flatMap((load) => {
+    const start = startDemand(system, load);
+    const share = leg === null ? 1 : legShare(system, load.legs, leg);
+    const mayRun = dayParts.some((part) => onShare(load, season, part) > 0);
+    if (!start || share === 0 || !mayRun) return [];
+    const one: Restart = {
+      loadId: load.id,
+      name: load.name,
+      startVA: start.startVA * share,
+      runsVA: runningPowerVA(load) * share,
+      durationS: start.durationS,
+      atS: restartDelayS(load),
+    };
+    return new Array<Restart>(load.quantity).fill(one);
+  });
+}

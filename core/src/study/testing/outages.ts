@@ -1,0 +1,67 @@
+import type { Unit } from '../../equipment/catalogue/unit.schema.js';
+import type { Plan } from '../../design/plan/plan.js';
+import { emptyScenario, type Scenario, type SolarArray } from '../../design/sources/scenario.schema.js';
+import { outageYear, type OutageYear } from '../outage/outage-plan.js';
+import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
+import { demandContextOf } from '../margins/demand-context-of.js';
+import type { Load } from '../../house/loads/load.schema.js';
+import { hoursOfYear, type WeatherYear } from '../../nature/weather/weather-year.js';
+import { aPlan } from '../../design/testing/plan.js';
+import { idealUnit } from '../../equipment/testing/ideal-unit.js';
+
+/** The same weather in every hour of a year. */
+export const steadyWeather = (temperatureC = 18.3): WeatherYear => ({
+  name: 'Steady',
+  latitudeDeg: 40,
+  longitudeDeg: 0,
+  altitudeM: 0,
+  zoneH: 0,
+  globalWPerM2: new Float64Array(hoursOfYear),
+  beamWPerM2: new Float64Array(hoursOfYear),
+  diffuseWPerM2: new Float64Array(hoursOfYear),
+  temperatureC: new Float64Array(hoursOfYear).fill(temperatureC),
+  source: 'made for a test',
+});
+
+export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
+  id: 'roof',
+  name: 'Roof',
+  ratedW: 6000,
+  tiltDeg: 30,
+  facingDeg: 180,
+  coupling: 'ac',
+  inverterW: null,
+  legs: 'L1-L2',
+  loss: null,
+  horizon: [],
+  shadeByHour: null,
+  ...changes,
+});
+
+interface Case {
+  readonly loads: readonly Load[];
+  readonly outage?: Partial<Scenario>;
+  readonly brief?: Partial<Plan['brief']>;
+  readonly unit?: Unit;
+  readonly quantity?: number;
+  readonly system?: Plan['supply']['system'];
+  readonly weather?: WeatherYear;
+  readonly change?: (plan: Plan) => Plan;
+}
+
+/** A year of outages for loads behind one kind of unit (the ideal one of 10 kWh and 6 kVA), on day one at 25 °C. */
+export function anOutageYear(of: Case): OutageYear {
+  const unit = of.unit ?? idealUnit;
+  const system = of.system ?? 'split-120-240';
+  const blank = aPlan(of.loads);
+  const made: Plan = {
+    ...blank,
+    supply: { ...blank.supply, system },
+    brief: { ...blank.brief, sizeForYear: 0, batteryTemperatureC: 25, handsOn: false, ...of.brief },
+    outage: { ...emptyScenario(), ...of.outage },
+  };
+  const plan = of.change ? of.change(made) : made;
+  const stack = assembleStack([{ unitId: unit.id, quantity: of.quantity ?? 1 }], [unit], system);
+  if (!stack.ok) throw new Error(stack.problem);
+  return outageYear(demandContextOf(plan), stack.stack, of.weather ?? steadyWeather());
+}
