@@ -3,7 +3,9 @@
 import { readFileSync } from 'node:fs';
 
 const golden = (name) =>
-  JSON.parse(readFileSync(new URL(`../../core/src/job/testing/golden/${name}.json`, import.meta.url), 'utf8'));
+  JSON.parse(
+    readFileSync(new URL(`../../core/src/job/testing/golden/${name}.json`, import.meta.url), 'utf8'),
+  );
 
 /** mulberry32 */
 function randomFrom(seed) {

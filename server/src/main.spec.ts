@@ -1,7 +1,8 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
-import { newJob, type SavedJob } from '@levamen/core';
+import { newJob } from '@levamen/core/job';
+import type { SavedJob } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../base/amount.schema.js';
-import { jobSchema } from '../job/job.schema.js';
-import { lineSchema } from '../base/text.schema.js';
+import { amountSchema, countSchema, lineSchema } from '../base/index.js';
+import { jobSchema } from '../job/index.js';
 
 /** What the server and the page say to each other about jobs. */
 

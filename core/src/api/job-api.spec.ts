@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newJob } from '../job/new-job.js';
+import { newJob } from '../job/index.js';
 import {
   jobQuerySchema,
   maxSuperseded,

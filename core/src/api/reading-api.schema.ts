@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../base/amount.schema.js';
-import { timeZoneSchema } from '../house/site/site.schema.js';
-import { lineSchema, nameSchema } from '../base/text.schema.js';
-import { channelRoles } from '../house/usage/readings.js';
+import { amountSchema, countSchema, lineSchema, nameSchema } from '../base/index.js';
+import { channelRoles, timeZoneSchema } from '../house/index.js';
 
 /** Most values a channel may have: ten years of minutes. */
 export const maxValues = 5_300_000;

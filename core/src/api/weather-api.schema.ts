@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { amountSchema } from '../base/amount.schema.js';
-import { lineSchema } from '../base/text.schema.js';
-import { hoursOfYear, type WeatherYear } from '../nature/weather/weather-year.js';
+import { amountSchema, lineSchema } from '../base/index.js';
+import { hoursOfYear, type WeatherYear } from '../nature/index.js';
 
 /** What is said of a year of weather, without its hours. */
 export const weatherFactsSchema = z.object({

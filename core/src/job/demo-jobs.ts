@@ -1,4 +1,4 @@
-import { demoPlans } from '../design/demo/demo-plans.js';
+import { demoPlans } from '../design/index.js';
 import { jobFormat, jobVersion, type Job } from './job.schema.js';
 
 /** The demo plans as jobs. */

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { nameSchema } from '../base/text.schema.js';
-import { planProblems } from '../design/plan/plan-problems.js';
-import { planSlices } from '../design/plan/plan.schema.js';
+import { nameSchema } from '../base/index.js';
+import { planProblems, planSlices } from '../design/index.js';
 
 export const jobFormat = 'levamen-job';
 export const jobVersion = 5;

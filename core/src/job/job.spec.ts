@@ -12,8 +12,7 @@ import { jobJsonSchema } from './job-json-schema.js';
 import type { Job } from './job.schema.js';
 import { newJob } from './new-job.js';
 import { readJob } from './read-job.js';
-import { settingsOf } from '../design/brief/settings.js';
-import { emptyScenario } from '../design/sources/scenario.schema.js';
+import { emptyScenario, settingsOf } from '../design/index.js';
 
 const copy = <T>(value: T): T => structuredClone(value);
 const firstProblem = (document: unknown) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from './demo-jobs.js';
-import { changeSupply } from '../design/plan/change-supply.js';
+import { changeSupply } from '../design/index.js';
 import { mendJob } from './mend-job.js';
 import { readJob } from './read-job.js';
 

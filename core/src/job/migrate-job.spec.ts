@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../equipment/catalogue/built-in-catalogue.js';
+import { builtInCatalogue } from '../equipment/index.js';
+import { evaluatePlan } from '../study/index.js';
 import { demoJobs } from './demo-jobs.js';
-import { evaluatePlan } from '../study/evaluation/evaluate-plan.js';
 import { jobVersion, type Job } from './job.schema.js';
 import { readJob } from './read-job.js';
 

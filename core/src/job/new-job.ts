@@ -1,5 +1,5 @@
-import { emptyPlan } from '../design/plan/empty-plan.js';
-import type { SupplySystem } from '../electric/supply/supply.schema.js';
+import type { SupplySystem } from '../electric/index.js';
+import { emptyPlan } from '../design/index.js';
 import { jobFormat, jobVersion, type Job } from './job.schema.js';
 
 /** A job about which nothing is known but its name and its supply. */

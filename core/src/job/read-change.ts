@@ -1,5 +1,4 @@
-import { planProblems } from '../design/plan/plan-problems.js';
-import { maxLoads } from '../design/plan/plan.schema.js';
+import { maxLoads, planProblems } from '../design/index.js';
 import { isDict } from './identity.js';
 import { jobSchema, type Job } from './job.schema.js';
 import { problemsOf, readJob, type ReadJob } from './read-job.js';

@@ -1,4 +1,4 @@
-import { settlePlan } from '../design/backup/settle-plan.js';
+import { settlePlan } from '../design/index.js';
 import { jobFormat, jobSchema, jobVersion, type Job } from './job.schema.js';
 import { migrateJob } from './migrate-job.js';
 

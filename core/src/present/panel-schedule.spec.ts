@@ -1,16 +1,19 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoPlans } from '../design/demo/demo-plans.js';
-import { settleLegs } from '../house/panels/settle-legs.js';
-import { moveBreaker } from '../house/panels/move-breaker.js';
-import { newPanel } from '../house/panels/new-panel.js';
-import { fitsInto } from '../house/panels/occupied-spaces.js';
+import {
+  type Circuit,
+  fitsInto,
+  guessCircuitColumns,
+  moveBreaker,
+  newPanel,
+  putBreaker,
+  readCircuitEntry,
+  readCircuitRows,
+  settleLegs,
+} from '../house/index.js';
+import { demoPlans } from '../design/index.js';
+import { sensorPlan } from '../study/index.js';
 import { panelSchedule, scheduleColumns } from './panel-schedule.js';
-import { putBreaker } from '../house/panels/put-breaker.js';
-import { readCircuitEntry } from '../house/panels/circuit-entry.js';
-import { guessCircuitColumns, readCircuitRows } from '../house/panels/read-circuit-rows.js';
-import type { Circuit } from '../house/panels/panel.schema.js';
-import { sensorPlan } from '../study/sensors/sensor-plan.js';
 
 const houses = demoPlans.map(({ name, plan }) => ({ ...plan, name }));
 const harbour = houses[0]!;

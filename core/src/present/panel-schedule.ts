@@ -1,9 +1,13 @@
-import type { House } from '../house/site/house.js';
-import { conductorText } from '../electric/conductors/conductor.schema.js';
-import { circuitLegSet } from '../house/panels/circuit-legs.js';
-import { connectedVA, loadsBehind } from '../house/panels/circuit-power.js';
-import { panelFedBy } from '../house/panels/find-circuit.js';
-import type { Circuit, Panel } from '../house/panels/panel.schema.js';
+import { conductorText } from '../electric/index.js';
+import {
+  type Circuit,
+  circuitLegSet,
+  connectedVA,
+  type House,
+  loadsBehind,
+  type Panel,
+  panelFedBy,
+} from '../house/index.js';
 
 /** Columns of a panel schedule, in the order of the file; {@link readCircuitRows} reads them back. */
 export const scheduleColumns = [

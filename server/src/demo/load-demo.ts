@@ -1,4 +1,6 @@
-import { demoJobs, demoReadings, withDemoReadings, type Job, type Who } from '@levamen/core';
+import { demoReadings, withDemoReadings } from '@levamen/core/house';
+import { demoJobs, type Job } from '@levamen/core/job';
+import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
-import { jobJsonSchema } from '@levamen/core';
+import { jobJsonSchema } from '@levamen/core/job';
 import express, { Router } from 'express';
 import { openApiDocument } from './openapi.js';
 

@@ -1,12 +1,12 @@
+import { catalogueSchema } from '@levamen/core/equipment';
+import { jobSchema } from '@levamen/core/job';
 import {
-  catalogueSchema,
   conflictSchema,
   createRequestSchema,
   deedListSchema,
   healthSchema,
   jobPageSchema,
   jobSorts,
-  jobSchema,
   liveSampleSchema,
   problemSchema,
   readingSetListSchema,
@@ -23,7 +23,7 @@ import {
   unreadableJobSchema,
   weatherHoursSchema,
   xlsxType,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import * as z from 'zod';
 
 const schemas = {

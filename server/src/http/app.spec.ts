@@ -1,4 +1,4 @@
-import { newJob } from '@levamen/core';
+import { newJob } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';

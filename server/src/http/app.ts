@@ -1,5 +1,6 @@
 import { join } from 'node:path';
-import { builtInCatalogue, type Health } from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import type { Health } from '@levamen/core/api';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';

@@ -1,4 +1,4 @@
-import { readChange, readJob, type Job } from '@levamen/core';
+import { type Job, readChange, readJob } from '@levamen/core/job';
 import type * as z from 'zod';
 import { HttpProblem } from './problem.js';
 

@@ -1,4 +1,5 @@
-import type { DocumentProblem, Problem } from '@levamen/core';
+import type { DocumentProblem } from '@levamen/core/job';
+import type { Problem } from '@levamen/core/api';
 import type { Response } from 'express';
 
 /** An error the client can do something about. Thrown by routes, answered by the error handler. */

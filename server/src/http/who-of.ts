@@ -1,4 +1,4 @@
-import { whoHeaders, whoSchema, type Who } from '@levamen/core';
+import { type Who, whoHeaders, whoSchema } from '@levamen/core/api';
 import type { Request } from 'express';
 import { HttpProblem } from './problem.js';
 

@@ -1,4 +1,4 @@
-import { demoJobs, readJob, type Job } from '@levamen/core';
+import { demoJobs, type Job, readJob } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import jsonPatch, { type Operation } from 'fast-json-patch';
 import { describe, expect, it } from 'vitest';

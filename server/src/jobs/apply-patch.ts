@@ -1,4 +1,5 @@
-import { patchMisfit, type Job, type Patch } from '@levamen/core';
+import type { Job } from '@levamen/core/job';
+import { type Patch, patchMisfit } from '@levamen/core/api';
 import { HttpProblem } from '../http/problem.js';
 
 type Node = Record<string, unknown> | unknown[];

@@ -1,15 +1,13 @@
 import { randomUUID } from 'node:crypto';
+import { demoJobs, type Job, newJob } from '@levamen/core/job';
 import {
   conflictSchema,
-  demoJobs,
   jobPageSchema,
-  newJob,
   problemSchema,
+  type SavedJob,
   savedJobSchema,
   whoHeaders,
-  type Job,
-  type SavedJob,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
 

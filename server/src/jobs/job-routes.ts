@@ -1,14 +1,12 @@
+import { type Job, mendJob, readJob } from '@levamen/core/job';
 import {
   createRequestSchema,
   jobQuerySchema,
-  mendJob,
-  readJob,
   revisionQuerySchema,
-  saveRequestSchema,
-  type Job,
   type SavedJob,
+  saveRequestSchema,
   type UnreadableJob,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import { Router, type Request, type Response } from 'express';
 import * as z from 'zod';
 import { fileStem } from '../http/file-stem.js';

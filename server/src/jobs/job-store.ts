@@ -1,17 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import AsyncLock from 'async-lock';
+import { type Job, jobVersion } from '@levamen/core/job';
 import {
-  jobsPerPage,
-  jobVersion,
   type Changes,
-  type Job,
   type JobPage,
   type JobQuery,
+  jobsPerPage,
   type RevisionEntry,
   type SaveResult,
   type Storage,
   type Who,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import { In, IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';

@@ -1,4 +1,5 @@
-import { diffJobs, readJob, type Changes, type Job } from '@levamen/core';
+import { diffJobs, type Job, readJob } from '@levamen/core/job';
+import type { Changes } from '@levamen/core/api';
 import jsonPatch, { type Operation } from 'fast-json-patch';
 import { LRUCache } from 'lru-cache';
 import type { EntityManager } from 'typeorm';

@@ -1,4 +1,6 @@
-import { demoJobs, jobQuerySchema, loadFromLibrary, loadLibrary, type Job } from '@levamen/core';
+import { loadFromLibrary, loadLibrary } from '@levamen/core/house';
+import { demoJobs, type Job } from '@levamen/core/job';
+import { jobQuerySchema } from '@levamen/core/api';
 import * as fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { defaultWorkspaceId } from '../store/default-workspace.js';

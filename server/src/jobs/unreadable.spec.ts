@@ -1,4 +1,5 @@
-import { demoJobs, newJob, unreadableJobSchema, type Job, type SavedJob } from '@levamen/core';
+import { demoJobs, type Job, newJob } from '@levamen/core/job';
+import { type SavedJob, unreadableJobSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { makeDataSource } from '../store/data-source.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';

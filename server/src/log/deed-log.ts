@@ -1,4 +1,4 @@
-import type { Who } from '@levamen/core';
+import type { Who } from '@levamen/core/api';
 import { LessThan, type EntityManager } from 'typeorm';
 import { DeedEntity, type DeedRow } from './deed-entity.js';
 

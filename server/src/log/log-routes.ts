@@ -1,4 +1,4 @@
-import { countSchema } from '@levamen/core';
+import { countSchema } from '@levamen/core/base';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import * as z from 'zod';

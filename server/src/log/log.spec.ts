@@ -1,4 +1,5 @@
-import { deedListSchema, newJob, whoHeaders, type SavedJob } from '@levamen/core';
+import { newJob } from '@levamen/core/job';
+import { deedListSchema, type SavedJob, whoHeaders } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { BlobStore, digestOf } from '../blobs/blob-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';

@@ -1,5 +1,6 @@
 import { pipeline } from 'node:stream/promises';
-import { simulatedChannels, simulatedMean, simulatedSample, type LiveSample } from '@levamen/core';
+import { simulatedChannels, simulatedMean, simulatedSample } from '@levamen/core/house';
+import type { LiveSample } from '@levamen/core/api';
 import { Router, type Response } from 'express';
 import * as z from 'zod';
 import { parseBody } from '../http/parse-body.js';

@@ -1,4 +1,5 @@
-import { liveSampleSchema, simulatedChannels } from '@levamen/core';
+import { simulatedChannels } from '@levamen/core/house';
+import { liveSampleSchema } from '@levamen/core/api';
 import express from 'express';
 import request from 'supertest';
 import { describe, expect, it } from 'vitest';

@@ -1,4 +1,6 @@
-import { panelSchedule, scheduleColumns, xlsxType, type Job } from '@levamen/core';
+import { panelSchedule, scheduleColumns } from '@levamen/core/present';
+import type { Job } from '@levamen/core/job';
+import { xlsxType } from '@levamen/core/api';
 import { Router } from 'express';
 import papaparse from 'papaparse';
 import { fileStem } from '../http/file-stem.js';

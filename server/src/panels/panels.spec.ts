@@ -1,11 +1,6 @@
-import {
-  demoJobs,
-  guessCircuitColumns,
-  newPanel,
-  readCircuitRows,
-  xlsxType,
-  type Circuit,
-} from '@levamen/core';
+import { type Circuit, guessCircuitColumns, newPanel, readCircuitRows } from '@levamen/core/house';
+import { demoJobs } from '@levamen/core/job';
+import { xlsxType } from '@levamen/core/api';
 import papaparse from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';

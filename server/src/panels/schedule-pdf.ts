@@ -1,4 +1,4 @@
-import { scheduleColumns, type PanelSchedule } from '@levamen/core';
+import { type PanelSchedule, scheduleColumns } from '@levamen/core/present';
 import { makePdf } from '../papers/make-pdf.js';
 
 /** Columns of the printed schedule; the rest is for files. */

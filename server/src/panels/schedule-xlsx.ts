@@ -1,4 +1,4 @@
-import { scheduleColumns, type PanelSchedule } from '@levamen/core';
+import { type PanelSchedule, scheduleColumns } from '@levamen/core/present';
 import ExcelJS from 'exceljs';
 
 /** A panel schedule as a workbook: the list first, so that it can be imported again, and the panel's facts on a second sheet. */

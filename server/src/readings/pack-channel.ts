@@ -1,6 +1,7 @@
 import { promisify } from 'node:util';
 import { constants, deflate, inflate } from 'node:zlib';
-import { decodeMilli, encodeMilli, maxValues } from '@levamen/core';
+import { decodeMilli, encodeMilli } from '@levamen/core/house';
+import { maxValues } from '@levamen/core/api';
 
 const deflated = promisify(deflate);
 const inflated = promisify(inflate);

@@ -1,4 +1,4 @@
-import type { ReadingSet } from '@levamen/core';
+import type { ReadingSet } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { moment, workspaceColumn } from '../store/columns.js';
 

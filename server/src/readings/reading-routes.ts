@@ -1,4 +1,4 @@
-import { readingSetSchema, type SavedReadingSet } from '@levamen/core';
+import { readingSetSchema, type SavedReadingSet } from '@levamen/core/api';
 import express, { Router } from 'express';
 import * as z from 'zod';
 import { bodyOf } from '../http/body-of.js';

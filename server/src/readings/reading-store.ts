@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ReadingSet, SavedReadingSet, Who } from '@levamen/core';
+import type { ReadingSet, SavedReadingSet, Who } from '@levamen/core/api';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { BlobStore, digestOf } from '../blobs/blob-store.js';
 import { DeedLog } from '../log/deed-log.js';

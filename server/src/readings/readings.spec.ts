@@ -1,5 +1,7 @@
 import { deflateSync } from 'node:zlib';
-import { decodeMilli, demoReadings, encodeMilli, gap, newJob, savedReadingSetSchema } from '@levamen/core';
+import { decodeMilli, demoReadings, encodeMilli, gap } from '@levamen/core/house';
+import { newJob } from '@levamen/core/job';
+import { savedReadingSetSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readingSet as set } from '../testing/reading-set.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';

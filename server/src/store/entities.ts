@@ -1,4 +1,4 @@
-import type { Changes } from '@levamen/core';
+import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { BlobEntity } from '../blobs/blob-entity.js';
 import { DeedEntity } from '../log/deed-entity.js';

@@ -1,4 +1,5 @@
-import { demoJobs, jobQuerySchema, newJob, readJob, savedWeatherListSchema, type Job } from '@levamen/core';
+import { demoJobs, type Job, newJob, readJob } from '@levamen/core/job';
+import { jobQuerySchema, savedWeatherListSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../demo/load-demo.js';
 import { JobStore } from '../jobs/job-store.js';

@@ -1,4 +1,4 @@
-import { xlsxType } from '@levamen/core';
+import { xlsxType } from '@levamen/core/api';
 import express, { Router } from 'express';
 import { bodyOf } from '../http/body-of.js';
 import { HttpProblem } from '../http/problem.js';

@@ -1,4 +1,4 @@
-import { xlsxType } from '@levamen/core';
+import { xlsxType } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
 import { zipOf } from '../testing/zip.js';

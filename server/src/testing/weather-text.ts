@@ -1,4 +1,4 @@
-import { syntheticYear, typicalClimates, writeEpw } from '@levamen/core';
+import { syntheticYear, typicalClimates, writeEpw } from '@levamen/core/nature';
 
 /** A year of weather as an EPW file. */
 export const weatherText = (): string => writeEpw(syntheticYear(typicalClimates[0]!, 1));

@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { deflate, inflate } from 'node:zlib';
-import { hoursOfYear, type WeatherYear } from '@levamen/core';
+import { hoursOfYear, type WeatherYear } from '@levamen/core/nature';
 
 const deflated = promisify(deflate);
 const inflated = promisify(inflate);

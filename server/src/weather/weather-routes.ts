@@ -1,4 +1,5 @@
-import { readWeatherFile, weatherFactsSchema } from '@levamen/core';
+import { readWeatherFile } from '@levamen/core/nature';
+import { weatherFactsSchema } from '@levamen/core/api';
 import express, { Router } from 'express';
 import * as z from 'zod';
 import { bodyOf } from '../http/body-of.js';

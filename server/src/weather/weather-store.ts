@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { SavedWeather, WeatherHours, WeatherYear, Who } from '@levamen/core';
+import type { WeatherYear } from '@levamen/core/nature';
+import type { SavedWeather, WeatherHours, Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
 import { DeedLog } from '../log/deed-log.js';
 import { packHours, unpackHours } from './pack-hours.js';

@@ -1,10 +1,5 @@
-import {
-  syntheticYear,
-  typicalClimates,
-  weatherHoursSchema,
-  writeEpw,
-  type SavedWeather,
-} from '@levamen/core';
+import { syntheticYear, typicalClimates, writeEpw } from '@levamen/core/nature';
+import { type SavedWeather, weatherHoursSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
 

@@ -1,14 +1,13 @@
-import { shedTiming } from '../../study/pickup/shed-timing.js';
-import { gapEffects } from '../../study/gap/ride-through.js';
-import { noticeableDipShare, voltageDipShare } from '../../electric/overload/voltage-dip.js';
-import { loadsByCircuit } from '../../house/loads/loads-by-circuit.js';
-import { circuitsById, circuitText } from '../../house/panels/find-circuit.js';
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { JudgedStack } from '../../study/evaluation/judge-stack.js';
-import { pickupReport } from '../../study/pickup/pickup-report.js';
-import { quantityText } from '../../base/format-quantity.js';
-import type { Finding } from '../../base/finding.js';
-import { nameList } from '../../base/name-list.js';
+import { type Finding, nameList, quantityText } from '../../base/index.js';
+import { noticeableDipShare, voltageDipShare } from '../../electric/index.js';
+import { circuitsById, circuitText, loadsByCircuit } from '../../house/index.js';
+import {
+  type DemandContext,
+  gapEffects,
+  type JudgedStack,
+  pickupReport,
+  shedTiming,
+} from '../../study/index.js';
 
 /** What lanes, shedding, transfer gap and restarts give reason to say. */
 export function backupFindings(context: DemandContext, judged: JudgedStack | null): Finding[] {

@@ -1,10 +1,7 @@
-import { optionalDwelling } from '../../rules/nec/nec-220-82.js';
-import { dwellingLoadsOf } from '../../rules/nec/dwelling-loads-of.js';
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { JudgedStack } from '../../study/evaluation/judge-stack.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { quantityText } from '../../base/format-quantity.js';
-import type { Finding } from '../../base/finding.js';
+import { type Finding, quantityText } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
+import type { DemandContext, JudgedStack } from '../../study/index.js';
 
 /** What brief and stack together give reason to say. */
 export function designFindings(context: DemandContext, judged: JudgedStack | null): Finding[] {

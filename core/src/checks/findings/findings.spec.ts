@@ -1,22 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import type { Brief } from '../../design/brief/brief.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { usualGenerator } from '../../design/sources/usual-sources.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import { emptyPlan } from '../../design/plan/empty-plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
+import { severities } from '../../base/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import type { Load } from '../../house/index.js';
+import { type Brief, demoPlans, emptyPlan, type Plan, usualGenerator } from '../../design/index.js';
+import { evaluatePlan } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
-import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import { severities } from '../../base/finding.js';
 
 const use = allSeasons(aroundTheClock);
 const keys = (loads: readonly Load[], brief: Partial<Brief> = {}): string[] =>
-  planFindings(evaluatePlan(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }), builtInCatalogue)).map(
-    ({ key }) => key,
-  );
+  planFindings(
+    evaluatePlan(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }), builtInCatalogue),
+  ).map(({ key }) => key);
 
 describe('findings', () => {
   it('warn that the system is not for life support alone', () => {

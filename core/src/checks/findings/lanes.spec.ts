@@ -1,18 +1,21 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { type Lane, lanes } from '../../house/index.js';
+import {
+  benchItems,
+  changeShed,
+  demoPlans,
+  islandsOf,
+  moveToLane,
+  type Plan,
+  standings,
+} from '../../design/index.js';
+import { evaluatePlan } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
-import type { Plan } from '../../design/plan/plan.js';
 import { isValid } from '../../design/testing/is-valid.js';
-import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import { benchItems } from '../../design/backup/bench-items.js';
-import { islandsOf } from '../../design/backup/islands.js';
-import { standings } from '../../design/backup/lane-of.js';
-import { lanes, type Lane } from '../../house/panels/lane.schema.js';
-import { changeShed, moveToLane } from '../../design/backup/move-to-lane.js';
 
 const always = allSeasons(aroundTheClock);
 const load = (id: string, changes = {}) => aLoad({ id, name: id, use: always, ...changes });

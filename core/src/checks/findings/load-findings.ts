@@ -1,6 +1,5 @@
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { Finding } from '../../base/finding.js';
-import { nameList } from '../../base/name-list.js';
+import { type Finding, nameList } from '../../base/index.js';
+import type { DemandContext } from '../../study/index.js';
 
 const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
 

@@ -1,8 +1,6 @@
-import { arrayInverterW } from '../../design/sources/array-inverter.js';
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { JudgedStack } from '../../study/evaluation/judge-stack.js';
-import { quantityText } from '../../base/format-quantity.js';
-import type { Finding } from '../../base/finding.js';
+import { type Finding, quantityText } from '../../base/index.js';
+import { arrayInverterW } from '../../design/index.js';
+import type { DemandContext, JudgedStack } from '../../study/index.js';
 
 /** What sun and generator give reason to say beside a stack. */
 export function outageFindings({ plan }: DemandContext, judged: JudgedStack | null): Finding[] {

@@ -1,7 +1,7 @@
-import type { Evaluation } from '../../study/evaluation/evaluate-plan.js';
+import { type Finding, severities } from '../../base/index.js';
+import type { Evaluation } from '../../study/index.js';
 import { backupFindings } from './backup-findings.js';
 import { designFindings } from './design-findings.js';
-import { severities, type Finding } from '../../base/finding.js';
 import { loadFindings } from './load-findings.js';
 import { outageFindings } from './outage-findings.js';
 

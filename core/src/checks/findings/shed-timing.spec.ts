@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { changeShed, moveToLane } from '../../design/index.js';
+import { evaluatePlan, shedTiming } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
-import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import { changeShed, moveToLane } from '../../design/backup/move-to-lane.js';
-import { shedTiming } from '../../study/pickup/shed-timing.js';
 
 const flat = (id: string, watts: number, legs: 'L1-L2' | 'L1' = 'L1-L2') =>
   aLoad({ id, name: id, legs, runningPowerW: watts, powerFactor: 1, use: allSeasons(aroundTheClock) });

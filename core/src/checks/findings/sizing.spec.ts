@@ -1,23 +1,21 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { catalogueSchema, type Unit } from '../../equipment/catalogue/unit.schema.js';
-import { decisiveMoments } from '../../equipment/inverter/start-ratio.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import type { Plan } from '../../design/plan/plan.js';
+import {
+  assembleStack,
+  builtInCatalogue,
+  catalogueSchema,
+  decisiveMoments,
+  enumerateStacks,
+  type Stack,
+  type Unit,
+} from '../../equipment/index.js';
+import type { Load } from '../../house/index.js';
+import { demoPlans, emptyPlan, type Plan } from '../../design/index.js';
+import { demandContextOf, evaluatePlan, judgeStack, type MarginKey, verdictOf } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
-import { emptyPlan } from '../../design/plan/empty-plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { idealBattery, idealUnit } from '../../equipment/testing/ideal-unit.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
-import { demandContextOf } from '../../study/margins/demand-context-of.js';
-import { enumerateStacks } from '../../equipment/stacks/enumerate-stacks.js';
-import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
-import { judgeStack } from '../../study/evaluation/judge-stack.js';
-import { verdictOf, type MarginKey } from '../../study/margins/margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 const stackOf = (
   parts: readonly [string, number][],

@@ -1,13 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import type { Plan } from '../../design/plan/plan.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
+import {
+  type Circuit,
+  newCircuit,
+  newPanel,
+  newService,
+  type Panel,
+  surveyProblems,
+  wouldLoop,
+} from '../../house/index.js';
+import { demoPlans, type Plan } from '../../design/index.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad } from '../../house/testing/loads.js';
-import { newCircuit, newPanel, newService } from '../../house/panels/new-panel.js';
 import { panelFindings } from './panel-findings.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
-import { surveyProblems } from '../../house/panels/survey-problems.js';
-import { wouldLoop } from '../../house/panels/panel-tree.js';
 
 const circuit = (id: string, spaces: number[], changes: Partial<Circuit> = {}): Circuit => ({
   ...newCircuit(id, spaces, id),
@@ -27,7 +31,8 @@ const house = (panels: Panel[], changes: Partial<Plan> = {}): Plan =>
     survey: { services: [{ ...newService('s', 'Service'), ratingA: 200 }], panels, monitorCircuitId: null },
     ...changes,
   });
-const keys = (plan: Plan): string[] => panelFindings(plan).map(({ key }) => key.replace(/^panel\.[^.]+\./, ''));
+const keys = (plan: Plan): string[] =>
+  panelFindings(plan).map(({ key }) => key.replace(/^panel\.[^.]+\./, ''));
 
 describe('findings about panels', () => {
   it('are none for a plain, correct panel', () => {

@@ -1,16 +1,17 @@
-import type { Finding } from '../../base/finding.js';
-import type { House } from '../../house/site/house.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import { legsOf, systemFacts } from '../../electric/supply/legs.js';
-import { supplyVoltageV } from '../../electric/supply/supply-voltage.js';
-import { quantityText } from '../../base/format-quantity.js';
-import { conductorText } from '../../electric/conductors/conductor.schema.js';
-import { largestBreakerA } from '../../electric/conductors/largest-breaker.js';
-import { circuitLegSet, circuitLegs } from '../../house/panels/circuit-legs.js';
-import { panelFedBy, spacesText } from '../../house/panels/find-circuit.js';
-import { occupiedSpaces } from '../../house/panels/occupied-spaces.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
-import { panelUpstream } from '../../house/panels/panel-tree.js';
+import { type Finding, quantityText } from '../../base/index.js';
+import { conductorText, largestBreakerA, legsOf, supplyVoltageV, systemFacts } from '../../electric/index.js';
+import {
+  type Circuit,
+  circuitLegs,
+  circuitLegSet,
+  type House,
+  occupiedSpaces,
+  type Panel,
+  panelFedBy,
+  panelUpstream,
+  runningPowerVA,
+  spacesText,
+} from '../../house/index.js';
 
 /** A finding about a panel and some of its circuits. */
 export interface PanelFinding extends Finding {

@@ -1,12 +1,8 @@
-import type { Severity } from '../../base/finding.js';
-import { nameList } from '../../base/name-list.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Panel, Service } from '../../house/panels/panel.schema.js';
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
-import { quantityText } from '../../base/format-quantity.js';
-import type { ServiceBackup } from '../../design/backup/backup.schema.js';
-import type { BenchItem } from '../../design/backup/bench-items.js';
+import { nameList, quantityText, type Severity } from '../../base/index.js';
+import type { Stack } from '../../equipment/index.js';
+import type { Panel, Service } from '../../house/index.js';
+import type { BenchItem, Plan, ServiceBackup } from '../../design/index.js';
+import type { DemandContext } from '../../study/index.js';
 
 export type Report = (key: string, severity: Severity, title: string, because: string, cure?: string) => void;
 

@@ -1,4 +1,4 @@
-import { coversOf } from '../../design/backup/school-facts.js';
+import { coversOf } from '../../design/index.js';
 import { type Report, type Case, list } from './case.js';
 
 export function checkBond({ said, panels, service }: Case, report: Report): void {

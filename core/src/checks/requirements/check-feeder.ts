@@ -1,4 +1,4 @@
-import { panelUpstream } from '../../house/panels/panel-tree.js';
+import { panelUpstream } from '../../house/index.js';
 import { type Report, type Case, list, namesOf, circuitsText, isKept } from './case.js';
 import { checkRating } from './check-rating.js';
 

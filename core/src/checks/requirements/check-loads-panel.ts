@@ -1,6 +1,6 @@
-import { connectedVA } from '../../house/panels/circuit-power.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { quantityText } from '../../base/format-quantity.js';
+import { quantityText } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import { connectedVA } from '../../house/index.js';
 import { type Report, type Case, amps, namesOf, circuitsText, isKept } from './case.js';
 
 export function checkLoadsPanel(of: Case, report: Report): void {

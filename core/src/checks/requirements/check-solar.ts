@@ -1,5 +1,4 @@
-import type { BenchItem } from '../../design/backup/bench-items.js';
-import { coversOf } from '../../design/backup/school-facts.js';
+import { type BenchItem, coversOf } from '../../design/index.js';
 import { type Report, type Case, list, namesOf, isKept } from './case.js';
 
 export function checkSolar({ panels, items, said }: Case, report: Report): void {

@@ -1,9 +1,8 @@
-import { dwellingLoadsOf } from '../../rules/nec/dwelling-loads-of.js';
-import { optionalDwelling } from '../../rules/nec/nec-220-82.js';
-import { connectedVA } from '../../house/panels/circuit-power.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { quantityText } from '../../base/format-quantity.js';
-import { coversOf } from '../../design/backup/school-facts.js';
+import { quantityText } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import { connectedVA } from '../../house/index.js';
+import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
+import { coversOf } from '../../design/index.js';
 import type { Report, Case } from './case.js';
 
 export function checkTransfer({ context, said, stack, plan }: Case, report: Report): void {

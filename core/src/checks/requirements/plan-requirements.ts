@@ -1,6 +1,6 @@
-import type { Finding } from '../../base/finding.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Evaluation } from '../../study/evaluation/evaluate-plan.js';
+import type { Finding } from '../../base/index.js';
+import type { Plan } from '../../design/index.js';
+import type { Evaluation } from '../../study/index.js';
 import { schoolRequirements } from './school-requirements.js';
 
 /** What the way each service is backed up requires, and whether it is met, by id of the service. */

@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { evaluatePlan } from '../../study/evaluation/evaluate-plan.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { changeServiceBackup, demoPlans, type Plan, type ServiceBackup } from '../../design/index.js';
+import { evaluatePlan } from '../../study/index.js';
 import { aHouse, type Way } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import type { ServiceBackup } from '../../design/backup/backup.schema.js';
 import { planRequirements } from './plan-requirements.js';
-import { changeServiceBackup } from '../../design/backup/service-backup.js';
 
 const load = (id: string, watts: number, changes = {}) =>
   aLoad({ id, name: id, runningPowerW: watts, powerFactor: 1, use: allSeasons(aroundTheClock), ...changes });

@@ -1,13 +1,8 @@
-import type { Finding } from '../../base/finding.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { panelUpstream } from '../../house/panels/panel-tree.js';
-import type { Service } from '../../house/panels/panel.schema.js';
-import type { DemandContext } from '../../study/margins/demand-context.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
-import { benchItems } from '../../design/backup/bench-items.js';
-import type { Island } from '../../design/backup/islands.js';
-import { schoolFacts } from '../../design/backup/school-facts.js';
-import { serviceBackup } from '../../design/backup/service-backup.js';
+import type { Finding } from '../../base/index.js';
+import type { Stack } from '../../equipment/index.js';
+import { panelUpstream, type Service } from '../../house/index.js';
+import { benchItems, type Island, type Plan, schoolFacts, serviceBackup } from '../../design/index.js';
+import type { DemandContext } from '../../study/index.js';
 import { type Report, type Case, namesOf, circuitsText, isKept } from './case.js';
 import { checkBond } from './check-bond.js';
 import { checkControl } from './check-control.js';

@@ -1,4 +1,4 @@
-import type { SurveyedHouse } from '../../house/panels/surveyed-house.js';
+import type { SurveyedHouse } from '../../house/index.js';
 import type { Design } from '../equipment/design.schema.js';
 import type { Backup } from './backup.schema.js';
 

@@ -6,7 +6,10 @@ interface BackupProblem {
 }
 
 /** What the shapes alone cannot say: services that exist, each said once, joined to one with a source of its own. */
-export function backupProblems({ backup, survey }: Pick<BackedUpHouse, 'backup' | 'survey'>): BackupProblem[] {
+export function backupProblems({
+  backup,
+  survey,
+}: Pick<BackedUpHouse, 'backup' | 'survey'>): BackupProblem[] {
   const problems: BackupProblem[] = [];
   const services = new Set(survey.services.map(({ id }) => id));
   const said = new Set<string>();

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
-import { idSchema } from '../../base/text.schema.js';
+import { amountSchema, countSchema, idSchema } from '../../base/index.js';
 
 /** How a service is backed up. */
 export const schools = ['service', 'loads-panel', 'feeder', 'split', 'controlled', 'none'] as const;

@@ -1,8 +1,13 @@
 import type { BackedUpHouse } from './backed-up-house.js';
-import { tiers, type Load, type Tier } from '../../house/loads/load.schema.js';
-import { loadsByCircuit } from '../../house/loads/loads-by-circuit.js';
-import { panelFedBy } from '../../house/panels/find-circuit.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import {
+  type Circuit,
+  type Load,
+  loadsByCircuit,
+  type Panel,
+  panelFedBy,
+  type Tier,
+  tiers,
+} from '../../house/index.js';
 import type { Island } from './islands.js';
 import { standingOf, type Standing } from './lane-of.js';
 import { movesWith } from './move-groups.js';

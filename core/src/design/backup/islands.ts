@@ -1,7 +1,6 @@
-import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
+import type { StackPart } from '../../equipment/index.js';
+import { type Panel, panelUpstream, type Service } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
-import type { Panel, Service } from '../../house/panels/panel.schema.js';
-import { panelUpstream } from '../../house/panels/panel-tree.js';
 import { serviceBackup } from './service-backup.js';
 
 /** What one source feeds while the grid is away: a service with a source of its own, and those joined to it. */
@@ -45,7 +44,10 @@ export function islandsOf(plan: Pick<BackedUpHouse, 'survey' | 'backup'>): Islan
 }
 
 /** The stack chosen for an island; null = none. */
-export const chosenFor = ({ design }: Pick<BackedUpHouse, 'design'>, island: Island): readonly StackPart[] | null =>
+export const chosenFor = (
+  { design }: Pick<BackedUpHouse, 'design'>,
+  island: Island,
+): readonly StackPart[] | null =>
   island.first
     ? design.chosen
     : (design.others.find(({ serviceId }) => serviceId === island.id)?.chosen ?? null);

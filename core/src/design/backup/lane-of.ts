@@ -1,7 +1,5 @@
 import type { BackedUpHouse } from './backed-up-house.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import type { Circuit } from '../../house/panels/panel.schema.js';
-import { usualShed, type Lane, type Shed } from '../../house/panels/lane.schema.js';
+import { type Circuit, type Lane, type Load, type Shed, usualShed } from '../../house/index.js';
 
 /** Where a load stands in an outage, and how it is shed. */
 export interface Standing {

@@ -1,8 +1,11 @@
 import type { BackedUpHouse } from './backed-up-house.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import type { Circuit, Panel } from '../../house/index.js';
 
 /** Circuits of a panel that share a neutral with one of these move with it; so does everything behind a feeder. */
-export function movesWith({ survey }: Pick<BackedUpHouse, 'survey'>, circuitIds: Iterable<string>): Set<string> {
+export function movesWith(
+  { survey }: Pick<BackedUpHouse, 'survey'>,
+  circuitIds: Iterable<string>,
+): Set<string> {
   const moving = new Set<string>();
   const take = (panel: Panel, circuit: Circuit): void => {
     if (moving.has(circuit.id)) return;

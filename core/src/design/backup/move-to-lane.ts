@@ -1,6 +1,4 @@
-import type { SurveyedHouse } from '../../house/panels/surveyed-house.js';
-import { mapCircuits } from '../../house/panels/map-circuits.js';
-import { usualShed, type Lane, type Shed } from '../../house/panels/lane.schema.js';
+import { type Lane, mapCircuits, type Shed, type SurveyedHouse, usualShed } from '../../house/index.js';
 import { movesWith } from './move-groups.js';
 import { settleLanes } from './settle-lanes.js';
 
@@ -36,7 +34,11 @@ export function moveToLane<P extends SurveyedHouse>(plan: P, { circuitIds, loadI
 }
 
 /** The job with the way some circuits are shed changed. */
-export function changeShed<P extends SurveyedHouse>(plan: P, circuitIds: readonly string[], change: Partial<Shed>): P {
+export function changeShed<P extends SurveyedHouse>(
+  plan: P,
+  circuitIds: readonly string[],
+  change: Partial<Shed>,
+): P {
   const wanted = new Set(circuitIds);
   const survey = mapCircuits(plan.survey, (circuit) =>
     wanted.has(circuit.id) ? { ...circuit, shed: { ...(circuit.shed ?? usualShed), ...change } } : circuit,

@@ -1,6 +1,6 @@
 import type { BackedUpHouse } from './backed-up-house.js';
 import type { School, ServiceBackup } from './backup.schema.js';
-import type { Lane } from '../../house/panels/lane.schema.js';
+import type { Lane } from '../../house/index.js';
 import { serviceBackup } from './service-backup.js';
 
 interface SchoolFacts {

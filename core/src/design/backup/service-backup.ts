@@ -6,7 +6,11 @@ export const serviceBackup = ({ backup }: Pick<BackedUpHouse, 'backup'>, service
   backup.services.find((said) => said.serviceId === serviceId) ?? undecidedBackup(serviceId);
 
 /** The job with something changed about the backup of a service. */
-export function changeServiceBackup<P extends BackedUpHouse>(plan: P, serviceId: string, change: Partial<ServiceBackup>): P {
+export function changeServiceBackup<P extends BackedUpHouse>(
+  plan: P,
+  serviceId: string,
+  change: Partial<ServiceBackup>,
+): P {
   const changed = { ...serviceBackup(plan, serviceId), ...change };
   const others = plan.backup.services.filter((said) => said.serviceId !== serviceId);
   // Whoever was joined to a service that is itself joined now gets a source of its own.

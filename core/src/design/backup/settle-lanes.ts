@@ -1,7 +1,4 @@
-import type { SurveyedHouse } from '../../house/panels/surveyed-house.js';
-import { mapCircuits } from '../../house/panels/map-circuits.js';
-import type { Circuit } from '../../house/panels/panel.schema.js';
-import type { Lane } from '../../house/panels/lane.schema.js';
+import { type Circuit, type Lane, mapCircuits, type SurveyedHouse } from '../../house/index.js';
 
 /**
  * The job with lanes and ticks in agreement: a circuit with a load that is ticked for the backup set is not dark, one

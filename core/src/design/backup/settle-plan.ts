@@ -1,5 +1,5 @@
 import type { BackedUpHouse } from './backed-up-house.js';
-import { settleLegs } from '../../house/panels/settle-legs.js';
+import { settleLegs } from '../../house/index.js';
 import { settleLanes } from './settle-lanes.js';
 
 /** Drops what is said about services and panels that are gone. */
@@ -34,4 +34,5 @@ function settleServices<P extends BackedUpHouse>(plan: P): P {
  * The job with what follows from other parts of it brought into line: loads on the legs of their circuits, lanes in
  * agreement with the loads, nothing said about services that are gone.
  */
-export const settlePlan = <P extends BackedUpHouse>(plan: P): P => settleServices(settleLanes(settleLegs(plan)));
+export const settlePlan = <P extends BackedUpHouse>(plan: P): P =>
+  settleServices(settleLanes(settleLegs(plan)));

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { seasons } from '../../nature/season/season.js';
-import { amountSchema } from '../../base/amount.schema.js';
-import { idSchema, nameSchema, noteSchema } from '../../base/text.schema.js';
+import { amountSchema, idSchema, nameSchema, noteSchema } from '../../base/index.js';
+import { seasons } from '../../nature/index.js';
 
 export const goalWeights = ['decides', 'counts', 'none'] as const;
 /** "decides": the size must meet it; "counts": shown how far it is met; "none": left out. */

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dailyEnergyWh } from '../../house/loads/daily-energy.js';
+import { dailyEnergyWh } from '../../house/index.js';
 import { plannedLoad } from './planned-load.js';
 
 describe('planned additions', () => {

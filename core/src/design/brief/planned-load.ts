@@ -1,7 +1,6 @@
 import type { PlannedAddition } from './brief.schema.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import type { Load } from '../../house/loads/load.schema.js';
+import { type SupplySystem, systemFacts } from '../../electric/index.js';
+import type { Load } from '../../house/index.js';
 
 /** A planned addition as a load of the backup set: spread evenly over the day and over all legs, without a surge. */
 export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Load {

@@ -1,6 +1,6 @@
-import type { Chemistry } from '../../electric/battery/chemistry.js';
-import { setting, type Setting } from '../../base/setting.js';
-import type { Season } from '../../nature/season/season.js';
+import { setting, type Setting } from '../../base/index.js';
+import type { Season } from '../../nature/index.js';
+import type { Chemistry } from '../../electric/index.js';
 import type { OutageWeather, PowerBasis } from './brief.schema.js';
 import type { Plan } from '../plan/plan.js';
 

@@ -1,15 +1,20 @@
 import { undecidedBackup } from '../backup/backup.schema.js';
-import type { Lane } from '../../house/panels/lane.schema.js';
+import type { SupplySystem } from '../../electric/index.js';
+import {
+  type DemoSurvey,
+  harbourSurvey,
+  harbourUsage,
+  type Lane,
+  type Load,
+  loadFromLibrary,
+  loadLibrary,
+  vineyardSurvey,
+} from '../../house/index.js';
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';
 import { emptyPlan } from '../plan/empty-plan.js';
 import type { Plan } from '../plan/plan.js';
-import { loadFromLibrary } from '../../house/loads/library/load-from-library.js';
-import { loadLibrary } from '../../house/loads/library/load-library.js';
-import type { Load } from '../../house/loads/load.schema.js';
 import { usualArray } from '../sources/usual-sources.js';
 import { settlePlan } from '../backup/settle-plan.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { harbourSurvey, harbourUsage, vineyardSurvey, type DemoSurvey } from '../../house/demo/demo-survey.js';
 
 /** Loads of a demo plan by library id, with what is different about them. */
 const loadsOf = (

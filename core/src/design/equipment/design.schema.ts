@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { stackPartSchema } from '../../equipment/stacks/stack-part.schema.js';
-import { idSchema } from '../../base/text.schema.js';
+import { idSchema } from '../../base/index.js';
+import { stackPartSchema } from '../../equipment/index.js';
 
 const chosenSchema = z
   .array(stackPartSchema)

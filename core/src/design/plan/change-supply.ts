@@ -1,5 +1,4 @@
-import { remapLegs } from '../../electric/supply/remap-legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { remapLegs, type SupplySystem } from '../../electric/index.js';
 import type { Plan } from './plan.js';
 
 /**

@@ -1,7 +1,6 @@
 import { emptyBackup } from '../backup/backup.schema.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { emptySurvey } from '../../house/panels/panel.schema.js';
-import { emptyUsage } from '../../house/usage/usage.schema.js';
+import type { SupplySystem } from '../../electric/index.js';
+import { emptySurvey, emptyUsage } from '../../house/index.js';
 import { emptyScenario } from '../sources/scenario.schema.js';
 import type { Plan } from './plan.js';
 

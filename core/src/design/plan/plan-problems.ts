@@ -1,6 +1,6 @@
 import { backupProblems } from '../backup/backup-problems.js';
-import { surveyProblems } from '../../house/panels/survey-problems.js';
-import { systemFacts } from '../../electric/supply/legs.js';
+import { systemFacts } from '../../electric/index.js';
+import { surveyProblems } from '../../house/index.js';
 import type { Plan } from './plan.js';
 
 interface PlanProblem {

@@ -1,9 +1,6 @@
 import * as z from 'zod';
-import { supplySchema } from '../../electric/supply/supply.schema.js';
-import { loadSchema } from '../../house/loads/load.schema.js';
-import { surveySchema } from '../../house/panels/panel.schema.js';
-import { siteSchema } from '../../house/site/site.schema.js';
-import { usageSchema } from '../../house/usage/usage.schema.js';
+import { supplySchema } from '../../electric/index.js';
+import { loadSchema, siteSchema, surveySchema, usageSchema } from '../../house/index.js';
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
 import { designSchema } from '../equipment/design.schema.js';

@@ -1,4 +1,4 @@
-import type { House } from '../../house/site/house.js';
+import type { House } from '../../house/index.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';

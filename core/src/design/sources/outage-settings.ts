@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/plan.js';
-import { setting, type Setting } from '../../base/setting.js';
-import { typicalClimates, type Climate } from '../../nature/weather/climates.js';
+import { setting, type Setting } from '../../base/index.js';
+import { type Climate, typicalClimates } from '../../nature/index.js';
 import type { Scenario } from './scenario.schema.js';
 
 /** The outage part of a job with every unknown filled by a stated default. */

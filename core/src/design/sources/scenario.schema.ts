@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
-import { idSchema, lineSchema, nameSchema } from '../../base/text.schema.js';
-import { legSetSchema } from '../../electric/supply/legs.js';
+import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { legSetSchema } from '../../electric/index.js';
 
 const share = amountSchema(0, 1);
 const clockHour = countSchema(0, 23);

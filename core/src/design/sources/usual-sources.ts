@@ -1,6 +1,5 @@
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { Supply } from '../../electric/supply/supply.schema.js';
-import type { Site } from '../../house/site/site.schema.js';
+import { type Supply, systemFacts } from '../../electric/index.js';
+import type { Site } from '../../house/index.js';
 import type { Generator, SolarArray } from './scenario.schema.js';
 
 /** A generator as one would first think of it (common practice, no source). */
@@ -20,7 +19,11 @@ export const usualGenerator = (start: Generator['start']): Generator => ({
 });
 
 /** An array as one would first think of it: on a roof that faces the equator. */
-export const usualArray = (house: { readonly site: Site; readonly supply: Supply }, id: string, name: string): SolarArray => ({
+export const usualArray = (
+  house: { readonly site: Site; readonly supply: Supply },
+  id: string,
+  name: string,
+): SolarArray => ({
   id,
   name,
   ratedW: 6000,
@@ -33,4 +36,3 @@ export const usualArray = (house: { readonly site: Site; readonly supply: Supply
   horizon: [],
   shadeByHour: null,
 });
-

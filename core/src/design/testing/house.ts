@@ -1,9 +1,7 @@
 import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
 import { settlePlan } from '../backup/settle-plan.js';
 import type { Plan } from '../plan/plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { newCircuit, newPanel, newService } from '../../house/panels/new-panel.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
+import { type Circuit, type Load, newCircuit, newPanel, newService, type Panel } from '../../house/index.js';
 import { aPlan } from './plan.js';
 
 /** One circuit of a house for a test: its loads, and what is special about it. */

@@ -1,4 +1,4 @@
-import type { Load } from '../../house/loads/load.schema.js';
+import type { Load } from '../../house/index.js';
 import { emptyPlan } from '../plan/empty-plan.js';
 import type { Plan } from '../plan/plan.js';
 

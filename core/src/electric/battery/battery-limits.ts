@@ -1,7 +1,6 @@
 import type { Chemistry } from './chemistry.js';
-import { interpolate } from '../../base/interpolate.js';
-import type { WeatherYear } from '../../nature/weather/weather-year.js';
-import { hoursOfYear } from '../../nature/weather/weather-year.js';
+import { interpolate } from '../../base/index.js';
+import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
 
 /**
  * Share of its rated charging power a battery takes at a temperature. Lithium must not be charged below freezing, takes little

@@ -1,5 +1,5 @@
 import type { Chemistry } from './chemistry.js';
-import { interpolate } from '../../base/interpolate.js';
+import { interpolate } from '../../base/index.js';
 
 /** Common practice, no source: full between 20 and 50 °C, some 10 % less at freezing. */
 const lithium = [

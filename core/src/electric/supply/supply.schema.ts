@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema } from '../../base/amount.schema.js';
+import { amountSchema } from '../../base/index.js';
 
 export const supplySystems = ['split-120-240', 'two-legs-120-208', 'single-230', 'three-230-400'] as const;
 

@@ -2,12 +2,14 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { batteryDrainWh } from './battery-drain.js';
 import { peukertDrainW } from './peukert-drain.js';
-import { peukertTimeH } from '../../electric/battery/peukert-time.js';
+import {
+  peukertTimeH,
+  stateOfHealth,
+  temperatureFactor,
+  worstRuntime,
+  worstWindow,
+} from '../../electric/index.js';
 import { requiredNameplateWh, type Derating } from './required-nameplate.js';
-import { stateOfHealth } from '../../electric/battery/state-of-health.js';
-import { temperatureFactor } from '../../electric/battery/temperature-factor.js';
-import { worstRuntime } from '../../electric/battery/worst-runtime.js';
-import { worstWindow } from '../../electric/battery/worst-window.js';
 
 const flat = (powerW: number) => new Array<number>(24).fill(powerW);
 const profile = fc.array(fc.double({ min: 1, max: 8000, noNaN: true }), { minLength: 24, maxLength: 24 });

@@ -1,5 +1,5 @@
 import { batteryDrainWh, type DrainPath } from './battery-drain.js';
-import { worstWindow } from '../../electric/battery/worst-window.js';
+import { worstWindow } from '../../electric/index.js';
 
 /** What turns nameplate into usable energy. */
 export interface Derating {

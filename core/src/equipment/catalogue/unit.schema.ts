@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
-import { idSchema, lineSchema, nameSchema } from '../../base/text.schema.js';
-import { supplySystemSchema } from '../../electric/supply/supply.schema.js';
+import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { supplySystemSchema } from '../../electric/index.js';
 
 export const unitRoles = [
   'battery-inverter',

@@ -1,5 +1,5 @@
 import type { OverloadPoint } from '../catalogue/unit.schema.js';
-import { startShape } from '../../electric/starts/start-shape.js';
+import { startShape } from '../../electric/index.js';
 
 /**
  * The ratio of {@link startRatio} alone, for judging hundreds of stacks at every edit: no objects are made.

@@ -1,7 +1,6 @@
 import type { Catalogue, Unit } from '../catalogue/unit.schema.js';
 import type { StackPart } from './stack-part.schema.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { type SupplySystem, systemFacts } from '../../electric/index.js';
 import type { AssembledStack } from './stack.js';
 
 const refuse = (problem: string): AssembledStack => ({ ok: false, problem });

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { countSchema } from '../../base/amount.schema.js';
-import { idSchema } from '../../base/text.schema.js';
+import { countSchema, idSchema } from '../../base/index.js';
 
 /** So many pieces of a unit from the catalogue. */
 export const stackPartSchema = z.strictObject({

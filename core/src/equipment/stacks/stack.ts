@@ -1,7 +1,6 @@
 import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
-import type { Retry } from '../../electric/overload/trip-run.js';
+import type { Chemistry, Retry } from '../../electric/index.js';
 import type { StackPart } from './stack-part.schema.js';
-import type { Chemistry } from '../../electric/battery/chemistry.js';
 
 /** Units put together, and what they can do together. */
 export interface Stack {

@@ -1,7 +1,7 @@
 import type { House } from '../site/house.js';
 import type { DayPart } from '../loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
+import type { Season } from '../../nature/index.js';
+import { type Leg, systemFacts } from '../../electric/index.js';
 import { bestSwaps, imbalanceVA, type SwapItem, type SwapPlan } from './best-swaps.js';
 import { circuitLegs } from '../panels/circuit-legs.js';
 import { legMeansVA, loadsBehind, meanVA } from '../panels/circuit-power.js';
@@ -70,7 +70,9 @@ export function panelBalance(house: House, panel: Panel, season: Season): PanelB
       .filter((circuit) => legIndex(circuit.spaces[0]!) === index)
       .reduce(
         (sum, circuit) =>
-          sum + circuitMean(house, circuit, season, part) - meanVA(loadsBehind(house, circuit.id), season, part),
+          sum +
+          circuitMean(house, circuit, season, part) -
+          meanVA(loadsBehind(house, circuit.id), season, part),
         0,
       );
     return va + shift;

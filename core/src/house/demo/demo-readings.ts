@@ -32,7 +32,12 @@ export function demoReadings(): Readings {
 }
 
 /** A demo house with these readings: what they say, and which channel measures which circuit. */
-export function withDemoReadings<H extends House>(house: H, setId: string, name: string, readings: Readings): H {
+export function withDemoReadings<H extends House>(
+  house: H,
+  setId: string,
+  name: string,
+  readings: Readings,
+): H {
   const measurement = measurementOf(setId, name, analyseReadings(readings, house.site.timeZone ?? 'UTC'));
   const map = suggestCircuits(
     readings.channels.filter(({ role }) => role === 'circuit').map((channel) => channel.name),

@@ -2,7 +2,7 @@ import { readCircuitEntry } from '../panels/circuit-entry.js';
 import { newPanel, newService } from '../panels/new-panel.js';
 import type { Circuit, FedFrom, Panel, Survey } from '../panels/panel.schema.js';
 import { putBreaker } from '../panels/put-breaker.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { SupplySystem } from '../../electric/index.js';
 import type { Bill, Outage, Usage } from '../usage/usage.schema.js';
 
 /** Space, what is written there, the loads on it, and what is different about it. */

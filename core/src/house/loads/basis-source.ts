@@ -1,4 +1,4 @@
-import type { Source } from '../../base/figure.js';
+import type { Source } from '../../base/index.js';
 import type { Basis } from './load.schema.js';
 
 /** Source of a figure that rests on a load's own values. */

@@ -1,4 +1,4 @@
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { SupplySystem } from '../../electric/index.js';
 import { lighterLeg } from './lighter-leg.js';
 import type { Load } from './load.schema.js';
 

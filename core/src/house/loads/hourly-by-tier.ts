@@ -1,5 +1,5 @@
 import { tiers, type Load, type Tier } from './load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 import { sumHourlyEnergyWh } from './sum-hourly-energy.js';
 
 /** Energy of each tier in each clock hour of a day of the season: 24 values in Wh for each tier. */

@@ -1,6 +1,6 @@
 import { dayPartFacts } from './day-parts.js';
 import { dayParts, type Load } from './load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 import { onShare } from './on-share.js';
 
 /**

@@ -1,6 +1,4 @@
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { type Leg, legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
 import type { Load } from './load.schema.js';
 import { runningPowerVA } from './running-power.js';
 

@@ -1,5 +1,4 @@
-import { supplyVoltageV } from '../../electric/supply/supply-voltage.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { type SupplySystem, supplyVoltageV } from '../../electric/index.js';
 import type { Load } from './load.schema.js';
 
 /** Voltage in V that a load's currents are counted at: its nameplate voltage where given, else the supply's. */

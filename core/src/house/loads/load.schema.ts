@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
-import { idSchema, lineSchema, nameSchema } from '../../base/text.schema.js';
-import { codeLetters } from '../../electric/starts/code-letters.js';
-import { legSetSchema } from '../../electric/supply/legs.js';
+import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { codeLetters, legSetSchema } from '../../electric/index.js';
 import { loadKinds } from './load-kinds.js';
 
 export const dayParts = ['night', 'morning', 'day', 'evening'] as const;

@@ -1,6 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aLoad, allSeasons, arbitraryHours, arbitraryLoad, arbitraryStart, aroundTheClock } from '../testing/loads.js';
+import {
+  aLoad,
+  allSeasons,
+  arbitraryHours,
+  arbitraryLoad,
+  arbitraryStart,
+  aroundTheClock,
+} from '../testing/loads.js';
 import { blankLoad } from './blank-load.js';
 import { dailyEnergyWh } from './daily-energy.js';
 import { hourlyByTierWh } from './hourly-by-tier.js';
@@ -10,7 +17,7 @@ import { loadLibrary } from './library/load-library.js';
 import { starterSets } from './library/starter-sets.js';
 import { loadFromLibrary } from './library/load-from-library.js';
 import { loadSchema } from './load.schema.js';
-import { seasons, type Season } from '../../nature/season/season.js';
+import { type Season, seasons } from '../../nature/index.js';
 import { readPastedLoads } from './paste/read-pasted-loads.js';
 import { spreadHours } from './spread-hours.js';
 import { parseStart, startText } from './start-text.js';

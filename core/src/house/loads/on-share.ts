@@ -1,6 +1,6 @@
 import { dayPartFacts } from './day-parts.js';
 import type { DayPart, Load } from './load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 
 /**
  * Share of a part of the day in which a load runs: hours of use ÷ length of the part × duty cycle.

@@ -1,7 +1,5 @@
-import type { FigureUnit } from '../../base/figure.js';
-import { codeLetters, type CodeLetter } from '../../electric/starts/code-letters.js';
-import { parseQuantity } from '../../base/parse-quantity.js';
-import { quantityText } from '../../base/format-quantity.js';
+import { type FigureUnit, parseQuantity, quantityText } from '../../base/index.js';
+import { type CodeLetter, codeLetters } from '../../electric/index.js';
 import { startSchema, type Start } from './load.schema.js';
 
 const number = (value: number, unit: FigureUnit): string => quantityText(value, unit).replace('\u202f', ' ');

@@ -1,6 +1,6 @@
 import { hourlyEnergyWh } from './hourly-energy.js';
 import type { Load } from './load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 
 /** Energy of several loads in each clock hour of a day of the season: 24 values in Wh. */
 export function sumHourlyEnergyWh(loads: readonly Load[], season: Season): Float64Array {

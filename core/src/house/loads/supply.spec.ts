@@ -3,11 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { runningPowerVA } from './running-power.js';
 import { lighterLeg } from './lighter-leg.js';
 import { arbitraryLoad, arbitrarySystem, aLoad } from '../testing/loads.js';
-import { apparentPowerVA } from '../../electric/supply/apparent-power.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { legSets, legsOf, systemFacts } from '../../electric/supply/legs.js';
-import { remapLegs } from '../../electric/supply/remap-legs.js';
-import { supplyVoltageV } from '../../electric/supply/supply-voltage.js';
+import {
+  apparentPowerVA,
+  legSets,
+  legShare,
+  legsOf,
+  remapLegs,
+  supplyVoltageV,
+  systemFacts,
+} from '../../electric/index.js';
 
 describe('share of a load on a leg', () => {
   it('is one half between the legs of split phase', () => {

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { conductorMaterials, conductorSizes } from '../../electric/conductors/conductor.schema.js';
+import { conductorMaterials, conductorSizes } from '../../electric/index.js';
 import { circuitEntryText, readCircuitEntry } from './circuit-entry.js';
 import { protections } from './panel.schema.js';
 

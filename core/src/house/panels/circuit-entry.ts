@@ -1,4 +1,4 @@
-import { conductorSizes, type Conductor, type ConductorSize } from '../../electric/conductors/conductor.schema.js';
+import { type Conductor, type ConductorSize, conductorSizes } from '../../electric/index.js';
 import { circuitSchema, protections, type Circuit, type Protection } from './panel.schema.js';
 
 /** What one line says about a breaker. */

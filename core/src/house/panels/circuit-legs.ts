@@ -1,5 +1,4 @@
-import type { Leg, LegSet } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { Leg, LegSet, SupplySystem } from '../../electric/index.js';
 import type { Circuit, Panel } from './panel.schema.js';
 import { spaceLeg } from './space-place.js';
 

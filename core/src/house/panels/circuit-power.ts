@@ -1,10 +1,9 @@
 import type { SurveyedHouse } from './surveyed-house.js';
 import { dayParts, type DayPart, type Load } from '../loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
+import { type Leg, legShare, systemFacts } from '../../electric/index.js';
 import { onShare } from '../loads/on-share.js';
 import { runningPowerVA } from '../loads/running-power.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
 import type { Panel } from './panel.schema.js';
 
 /** Loads on a circuit, those behind a sub-panel it feeds included. */

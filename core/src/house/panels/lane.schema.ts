@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
+import { amountSchema, countSchema } from '../../base/index.js';
 
 /** Where a circuit stands in an outage: it stays on, is shed by a device, is shed by hand, or stays dark. */
 export const lanes = ['on', 'auto', 'hand', 'dark'] as const;

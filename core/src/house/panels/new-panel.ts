@@ -1,4 +1,4 @@
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import type { SupplySystem } from '../../electric/index.js';
 import type { Circuit, FedFrom, Panel, Service } from './panel.schema.js';
 
 /** A service about which only the name is known. */

@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/amount.schema.js';
-import { idSchema, lineSchema, nameSchema } from '../../base/text.schema.js';
+import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { conductorSchema } from '../../electric/index.js';
 import { laneSchema, shedSchema } from './lane.schema.js';
-import { conductorSchema } from '../../electric/conductors/conductor.schema.js';
 
 const ratingSchema = amountSchema(1, 1200, 'A');
 const yesNo = z.boolean({ error: 'Say yes or no' });

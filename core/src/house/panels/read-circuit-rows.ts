@@ -1,5 +1,5 @@
-import { conductorSizes, type Conductor } from '../../electric/conductors/conductor.schema.js';
-import { parseQuantity } from '../../base/parse-quantity.js';
+import { parseQuantity } from '../../base/index.js';
+import { type Conductor, conductorSizes } from '../../electric/index.js';
 import { isProtection } from './circuit-entry.js';
 import { newCircuit } from './new-panel.js';
 import { fitsInto, freeSpaces } from './occupied-spaces.js';

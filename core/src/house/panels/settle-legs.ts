@@ -1,7 +1,6 @@
 import type { SurveyedHouse } from './surveyed-house.js';
 import type { Load } from '../loads/load.schema.js';
-import { legsOf, systemFacts, type LegSet } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { type LegSet, legsOf, type SupplySystem, systemFacts } from '../../electric/index.js';
 import { circuitLegs, circuitLegSet } from './circuit-legs.js';
 import { circuitsById, type PlacedCircuit } from './find-circuit.js';
 

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { systemFacts } from '../../electric/supply/legs.js';
+import { systemFacts } from '../../electric/index.js';
 import { arbitrarySystem } from '../testing/loads.js';
 import { circuitLegs } from './circuit-legs.js';
 import { newPanel } from './new-panel.js';

@@ -1,5 +1,4 @@
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
+import { type Leg, type SupplySystem, systemFacts } from '../../electric/index.js';
 import type { Panel } from './panel.schema.js';
 
 type Numbered = Pick<Panel, 'layout' | 'spaces'>;

@@ -1,4 +1,4 @@
-import type { Supply } from '../../electric/supply/supply.schema.js';
+import type { Supply } from '../../electric/index.js';
 import type { Load } from '../loads/load.schema.js';
 import type { Survey } from './panel.schema.js';
 

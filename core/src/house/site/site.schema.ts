@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { amountSchema } from '../../base/amount.schema.js';
-import { lineSchema } from '../../base/text.schema.js';
+import { amountSchema, lineSchema } from '../../base/index.js';
 
 const isTimeZone = (name: string): boolean => {
   try {

@@ -1,7 +1,5 @@
 import * as fc from 'fast-check';
-import { codeLetters } from '../../electric/starts/code-letters.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { supplySystems, type SupplySystem } from '../../electric/supply/supply.schema.js';
+import { codeLetters, type SupplySystem, supplySystems, systemFacts } from '../../electric/index.js';
 import { blankLoad } from '../loads/blank-load.js';
 import { loadKinds } from '../loads/load-kinds.js';
 import { bases, tiers, type HoursOfUse, type Load, type Start } from '../loads/load.schema.js';

@@ -1,5 +1,4 @@
-import type { Season } from '../../nature/season/season.js';
-import { seasons } from '../../nature/season/season.js';
+import { type Season, seasons } from '../../nature/index.js';
 import { seasonOfMonth } from './measured-use.js';
 import type { Bill } from './usage.schema.js';
 

@@ -1,7 +1,7 @@
 import type { SurveyedHouse } from '../panels/surveyed-house.js';
 import { circuitLegs } from '../panels/circuit-legs.js';
 import { circuitsById } from '../panels/find-circuit.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
+import { type Leg, systemFacts } from '../../electric/index.js';
 import type { Measurement } from './usage.schema.js';
 
 export interface LegDemand {

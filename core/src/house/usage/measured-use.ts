@@ -1,6 +1,6 @@
 import { dayPartFacts } from '../loads/day-parts.js';
 import { dayParts, type HoursOfUse, type Load } from '../loads/load.schema.js';
-import { seasons, type Season } from '../../nature/season/season.js';
+import { type Season, seasons } from '../../nature/index.js';
 import { localTimes } from './local-times.js';
 import { gap, milliToW, type Channel, type Readings } from './readings.js';
 

@@ -1,4 +1,4 @@
-import { parseQuantity } from '../../base/parse-quantity.js';
+import { parseQuantity } from '../../base/index.js';
 import { guessDayFirst, readStamp } from './read-timestamp.js';
 import { billSchema, outageSchema, type Bill, type Outage } from './usage.schema.js';
 

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { amountSchema } from '../../base/amount.schema.js';
-import { idSchema, lineSchema, nameSchema } from '../../base/text.schema.js';
+import { amountSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
 
 /** A calendar day, "2026-02-28". */
 export const daySchema = z.iso.date('Write the day as 2026-02-28');

@@ -1,4 +1,4 @@
-import { settlePlan } from '../../design/backup/settle-plan.js';
+import { settlePlan } from '../../design/index.js';
 import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
 import { nameOf, valueAt } from '../identity.js';

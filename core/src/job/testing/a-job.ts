@@ -1,4 +1,4 @@
-import type { Load } from '../../house/loads/load.schema.js';
+import type { Load } from '../../house/index.js';
 import type { Job } from '../job.schema.js';
 import { newJob } from '../new-job.js';
 

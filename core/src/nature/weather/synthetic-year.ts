@@ -3,7 +3,7 @@ import { clearSkyWPerM2, splitGlobal } from '../sun/sky.js';
 import { sunPosition } from '../sun/sun-position.js';
 import { clearnessAt, clearnessSpread } from './clearness-distribution.js';
 import type { Climate } from './climates.js';
-import { seededNormal, seededRandom } from '../../base/seeded-random.js';
+import { seededNormal, seededRandom } from '../../base/index.js';
 import { hoursOfYear, midHourMs, monthDays, monthOf, type WeatherYear } from './weather-year.js';
 
 /** Correlation of one day's clearness with the day before, as a normal score: Graham, Hollands and Huget (1988), recalled. */

@@ -1,6 +1,4 @@
-import { kindFacts, type CodeClass } from '../../house/loads/load-kinds.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { type CodeClass, kindFacts, type Load, runningPowerVA } from '../../house/index.js';
 import type { DwellingLoads } from './dwelling-loads.js';
 
 const ft2PerM2 = 10.7639104;

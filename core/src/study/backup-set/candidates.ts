@@ -1,9 +1,12 @@
-import type { Plan } from '../../design/plan/plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { benchItems, type BenchItem } from '../../design/backup/bench-items.js';
-import type { Island } from '../../design/backup/islands.js';
-import { coversOf } from '../../design/backup/school-facts.js';
-import { serviceBackup } from '../../design/backup/service-backup.js';
+import type { Load } from '../../house/index.js';
+import {
+  type BenchItem,
+  benchItems,
+  coversOf,
+  type Island,
+  type Plan,
+  serviceBackup,
+} from '../../design/index.js';
 
 /** Circuits that stay on or go together, as the search for a set sees them. */
 export interface Candidate {

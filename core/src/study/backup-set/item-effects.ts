@@ -1,12 +1,9 @@
-import { dailyEnergyWh } from '../../house/loads/daily-energy.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { connectedVA } from '../../house/panels/circuit-power.js';
-import { sumHourlyEnergyWh } from '../../house/loads/sum-hourly-energy.js';
+import { connectedVA, dailyEnergyWh, type Load, sumHourlyEnergyWh } from '../../house/index.js';
+import type { BenchItem } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import type { JudgedStack } from '../evaluation/judge-stack.js';
 import { stackRuntime } from '../margins/stack-energy.js';
 import { startDemand } from '../starts/start-demand.js';
-import type { BenchItem } from '../../design/backup/bench-items.js';
 import { leaveOneOut } from './leave-one-out.js';
 import { countsAtShare, countsInPower, stagesChanged } from '../demand/power-members.js';
 import { SetLimits, type BrokenLimit, type GrowingSet } from './set-limits.js';

@@ -1,9 +1,9 @@
-import type { Plan } from '../../design/plan/plan.js';
+import type { Stack } from '../../equipment/index.js';
+import type { Plan } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { judgeStack } from '../evaluation/judge-stack.js';
 import type { Margin } from '../margins/margin.js';
 import { stackRuntime } from '../margins/stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 /** What a design comes to, in the figures by which changes are compared. */
 export interface Outcome {

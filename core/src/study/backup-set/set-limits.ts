@@ -1,20 +1,23 @@
-import { overloadOfShare } from '../../equipment/inverter/overload-of-share.js';
-import { batteryDrainWh } from '../../equipment/battery/battery-drain.js';
-import { worstRuntime } from '../../electric/battery/worst-runtime.js';
-import { DemandDistribution, binVA } from '../../electric/distributions/demand-distribution.js';
-import { decisiveMoments } from '../../equipment/inverter/start-ratio.js';
-import { dayParts, type Load } from '../../house/loads/load.schema.js';
-import { seasons } from '../../nature/season/season.js';
-import { hourlyEnergyWh } from '../../house/loads/hourly-energy.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { seasons } from '../../nature/index.js';
+import {
+  binVA,
+  DemandDistribution,
+  legShare,
+  startShape,
+  systemFacts,
+  worstRuntime,
+} from '../../electric/index.js';
+import {
+  batteryDrainWh,
+  decisiveMoments,
+  overloadOfShare,
+  runningLimitVA,
+  type Stack,
+} from '../../equipment/index.js';
+import { dayParts, hourlyEnergyWh, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import type { StackEnergy } from '../margins/stack-energy.js';
-import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
 import { startDemand } from '../starts/start-demand.js';
-import { startShape } from '../../electric/starts/start-shape.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts } from '../../electric/supply/legs.js';
 
 /** A ratio up to this counts as holding, as in the margins. */
 const slack = 1 + 1e-9;

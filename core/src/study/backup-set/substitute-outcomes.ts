@@ -1,7 +1,5 @@
-import type { Plan } from '../../design/plan/plan.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
-import { type Island } from '../../design/backup/islands.js';
-import { islandPlan } from '../../design/plan/island-plan.js';
+import type { Stack } from '../../equipment/index.js';
+import { type Island, islandPlan, type Plan } from '../../design/index.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 import { substitutesFor, withSubstitute, type Substitute } from './substitutes.js';
 

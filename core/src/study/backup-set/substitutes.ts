@@ -1,8 +1,6 @@
-import type { Load } from '../../house/loads/load.schema.js';
-import { loadLibrary } from '../../house/loads/library/load-library.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import type { SupplySystem } from '../../electric/index.js';
+import { type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
 import { startDemand } from '../starts/start-demand.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
 
 /** Something else that does the job of a load; common practice, no source. */
 export interface Substitute {

@@ -1,22 +1,19 @@
-import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
-import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { plannedLoad } from '../../design/brief/planned-load.js';
-import { circuitsById } from '../../house/panels/find-circuit.js';
-import { mapCircuits } from '../../house/panels/map-circuits.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
+import { assembleStack, type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
+import { circuitsById, type Lane, type Load, mapCircuits } from '../../house/index.js';
+import {
+  changeShed,
+  islandPlan,
+  islandsOf,
+  leftOutLane,
+  moveToLane,
+  type Plan,
+  plannedLoad,
+} from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { judgeStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
 import { stackEnergy } from '../margins/stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 import { candidatesOf, type Candidate } from './candidates.js';
-import { islandsOf } from '../../design/backup/islands.js';
-import { islandPlan } from '../../design/plan/island-plan.js';
-import type { Lane } from '../../house/panels/lane.schema.js';
-import { changeShed, moveToLane } from '../../design/backup/move-to-lane.js';
-import { leftOutLane } from '../../design/backup/school-facts.js';
 import { SetLimits } from './set-limits.js';
 import { suggestSet, type BindingLimit } from './suggest-set.js';
 

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import type { Plan } from '../../design/plan/plan.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { demoPlans, type Plan } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { aHouse } from '../../design/testing/house.js';

@@ -1,20 +1,21 @@
-import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
-import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
+import { type Catalogue, enumerateStacks, type Stack, type StackPart } from '../../equipment/index.js';
+import type { Lane } from '../../house/index.js';
+import {
+  type BenchItem,
+  benchItems,
+  chooseFor,
+  type Island,
+  islandPlan,
+  leftOutLane,
+  moveToLane,
+  type Plan,
+} from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
-import { enumerateStacks } from '../../equipment/stacks/enumerate-stacks.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { judgeStack, type JudgedStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
-import { benchItems, type BenchItem } from '../../design/backup/bench-items.js';
-import { chooseFor, type Island } from '../../design/backup/islands.js';
-import { islandPlan } from '../../design/plan/island-plan.js';
 import { itemEffects } from './item-effects.js';
-import type { Lane } from '../../house/panels/lane.schema.js';
-import { moveToLane } from '../../design/backup/move-to-lane.js';
 import { outcomeOf, type Outcome } from './outcome.js';
-import { leftOutLane } from '../../design/backup/school-facts.js';
 import { substituteOutcomes } from './substitute-outcomes.js';
 import { withSubstitute } from './substitutes.js';
 

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { emptyPlan } from '../../design/plan/empty-plan.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { emptyPlan, type Plan } from '../../design/index.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad } from '../../house/testing/loads.js';

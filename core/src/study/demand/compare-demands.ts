@@ -1,14 +1,8 @@
-import { dwellingLoadsOf } from '../../rules/nec/dwelling-loads-of.js';
-import { standardDwelling } from '../../rules/nec/nec-220-standard.js';
-import { optionalDwelling } from '../../rules/nec/nec-220-82.js';
-import { existingLoadW } from '../../rules/nec/nec-220-87.js';
-import { derived, given, type Figure } from '../../base/figure.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Settings } from '../../design/brief/settings.js';
-import { settingSource } from '../../base/setting.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { serviceRatingA } from '../../house/panels/service-rating.js';
-import { systemFacts } from '../../electric/supply/legs.js';
+import { derived, type Figure, given, settingSource } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import { type Load, serviceRatingA } from '../../house/index.js';
+import { dwellingLoadsOf, existingLoadW, optionalDwelling, standardDwelling } from '../../rules/index.js';
+import type { Plan, Settings } from '../../design/index.js';
 import type { PowerDemand } from './power-demand.js';
 import { allAtOnceFigure, runningDemandFigure } from './power-figures.js';
 

@@ -1,12 +1,9 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayParts, type Load } from '../../house/loads/load.schema.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { DemandDistribution, differenceQuantile } from '../../electric/index.js';
+import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { bandsByHour, demandBands } from './demand-bands.js';
-import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
-import { differenceQuantile } from '../../electric/distributions/difference-quantile.js';
 
 const cycling = (id: string, runningPowerW: number, dutyCycle: number, changes: Partial<Load> = {}): Load =>
   aLoad({ id, runningPowerW, dutyCycle, powerFactor: 1, use: allSeasons(aroundTheClock), ...changes });

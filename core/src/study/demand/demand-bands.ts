@@ -1,13 +1,20 @@
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import { dayParts, type DayPart, type Load } from '../../house/loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
-import { differenceQuantile } from '../../electric/distributions/difference-quantile.js';
+import type { Season } from '../../nature/index.js';
+import {
+  DemandDistribution,
+  differenceQuantile,
+  type Leg,
+  legShare,
+  type SupplySystem,
+  systemFacts,
+} from '../../electric/index.js';
+import {
+  type DayPart,
+  dayPartFacts,
+  dayParts,
+  type Load,
+  onShare,
+  runningPowerVA,
+} from '../../house/index.js';
 
 /** What the loads of a set ask for in one part of a day, on one axis. */
 export interface DemandBand {

@@ -1,9 +1,14 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Load } from '../../house/loads/load.schema.js';
-import { aLoad, allSeasons, arbitraryLoad, arbitrarySystem, aroundTheClock } from '../../house/testing/loads.js';
-import { coincidentDemandVA } from '../../electric/distributions/coincident-demand.js';
-import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
+import { coincidentDemandVA, DemandDistribution } from '../../electric/index.js';
+import type { Load } from '../../house/index.js';
+import {
+  aLoad,
+  allSeasons,
+  arbitraryLoad,
+  arbitrarySystem,
+  aroundTheClock,
+} from '../../house/testing/loads.js';
 import { powerDemand } from './power-demand.js';
 
 const switched = fc.record({

@@ -1,12 +1,14 @@
-import type { OverloadPoint } from '../../equipment/catalogue/unit.schema.js';
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import { cyclesPerHour } from '../../house/loads/kind-behaviour.js';
-import { dayParts, type Load } from '../../house/loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import type { TripLevel } from '../../electric/overload/trip-level.js';
-import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
+import type { Season } from '../../nature/index.js';
+import { DemandDistribution, type TripLevel } from '../../electric/index.js';
+import type { OverloadPoint } from '../../equipment/index.js';
+import {
+  cyclesPerHour,
+  dayPartFacts,
+  dayParts,
+  type Load,
+  onShare,
+  runningPowerVA,
+} from '../../house/index.js';
 
 /** The levels of an overload curve: each power holds for the time of the next shorter point. */
 export function tripLevels(continuousVA: number, overload: readonly OverloadPoint[]): TripLevel[] {

@@ -1,14 +1,15 @@
-import { dayParts, type DayPart, type Load } from '../../house/loads/load.schema.js';
-import { seasons, type Season } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { type Season, seasons } from '../../nature/index.js';
+import {
+  coincidentDemandVA,
+  DemandDistribution,
+  type Leg,
+  legShare,
+  type SupplySystem,
+  systemFacts,
+} from '../../electric/index.js';
+import { type DayPart, dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import { startDemand, type StartDemand } from '../starts/start-demand.js';
 import { worstStartCandidates } from '../starts/worst-start-candidates.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { coincidentDemandVA } from '../../electric/distributions/coincident-demand.js';
-import { DemandDistribution } from '../../electric/distributions/demand-distribution.js';
 
 /** A demand and the part of the year and day in which it is highest. */
 export interface PeakDemand {

@@ -1,8 +1,6 @@
-import { derived, given, type Figure } from '../../base/figure.js';
-import { type Settings } from '../../design/brief/settings.js';
-import { settingSource } from '../../base/setting.js';
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import type { Load } from '../../house/loads/load.schema.js';
+import { derived, type Figure, given, settingSource } from '../../base/index.js';
+import { dayPartFacts, type Load } from '../../house/index.js';
+import type { Settings } from '../../design/index.js';
 import type { PeakDemand, PowerDemand } from './power-demand.js';
 
 const when = (peak: PeakDemand): string => `${dayPartFacts[peak.part].label.toLowerCase()} in ${peak.season}`;

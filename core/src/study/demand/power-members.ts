@@ -1,8 +1,6 @@
-import type { Plan } from '../../design/plan/plan.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { sumHourlyEnergyWh } from '../../house/loads/sum-hourly-energy.js';
-import type { Season } from '../../nature/season/season.js';
-import { standings, type Standing } from '../../design/backup/lane-of.js';
+import type { Season } from '../../nature/index.js';
+import { type Load, sumHourlyEnergyWh } from '../../house/index.js';
+import { type Plan, type Standing, standings } from '../../design/index.js';
 
 /** A load of the backup set and where it stands. */
 export interface Member extends Standing {

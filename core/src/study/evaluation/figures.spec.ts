@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import type { Plan } from '../../design/plan/plan.js';
+import { derived, type Figure, given, sourceText, workingText } from '../../base/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { demoPlans, type Plan } from '../../design/index.js';
 import { evaluatePlan } from './evaluate-plan.js';
-import { derived, given, type Figure } from '../../base/figure.js';
-import { sourceText } from '../../base/source-text.js';
-import { workingText } from '../../base/working-text.js';
 
 const leaf = (key: string, value: number): Figure =>
   given({ key, label: key.toUpperCase(), value, unit: 'factor', source: { kind: 'user' } });

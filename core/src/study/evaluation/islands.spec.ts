@@ -1,15 +1,19 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { planProblems } from '../../design/plan/plan-problems.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import {
+  changeServiceBackup,
+  chooseFor,
+  chosenFor,
+  islandPlan,
+  islandsOf,
+  planProblems,
+  schools,
+} from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from './evaluate-plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import { schools } from '../../design/backup/backup.schema.js';
-import { chooseFor, chosenFor, islandsOf } from '../../design/backup/islands.js';
-import { islandPlan } from '../../design/plan/island-plan.js';
-import { changeServiceBackup } from '../../design/backup/service-backup.js';
 
 const load = (id: string, watts: number) =>
   aLoad({ id, name: id, runningPowerW: watts, use: allSeasons(aroundTheClock) });

@@ -7,7 +7,7 @@ import { legsMargin } from '../margins/legs-margin.js';
 import { runtimeMargin } from '../margins/runtime-margin.js';
 import { startingMargin } from '../margins/starting-margin.js';
 import { stackEnergy, type StackEnergy } from '../margins/stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
+import type { Stack } from '../../equipment/index.js';
 
 /** A stack with its margins. */
 export interface JudgedStack {

@@ -1,8 +1,5 @@
 import { countsAtShare, stagesChanged } from '../demand/power-members.js';
-import { dailyEnergyWh } from '../../house/loads/daily-energy.js';
-import { hourlyEnergyWh } from '../../house/loads/hourly-energy.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { dailyEnergyWh, hourlyEnergyWh, type Load, runningPowerVA } from '../../house/index.js';
 import { startDemand } from '../starts/start-demand.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import type { JudgedStack } from './judge-stack.js';

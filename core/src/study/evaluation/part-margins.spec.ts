@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import { dayParts } from '../../house/loads/load.schema.js';
-import { seasons } from '../../nature/season/season.js';
+import { seasons } from '../../nature/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { dayParts } from '../../house/index.js';
+import { demoPlans } from '../../design/index.js';
 import { evaluatePlan } from './evaluate-plan.js';
 import { partMargins } from './part-margins.js';
 

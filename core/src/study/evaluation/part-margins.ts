@@ -1,13 +1,12 @@
 import { powerDemand } from '../demand/power-demand.js';
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import { dayParts, type DayPart, type HoursOfUse, type Load } from '../../house/loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
+import type { Stack } from '../../equipment/index.js';
+import { type DayPart, dayPartFacts, dayParts, type HoursOfUse, type Load } from '../../house/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import type { Margin } from '../margins/margin.js';
 import { continuousMargin } from '../margins/continuous-margin.js';
 import { legsMargin } from '../margins/legs-margin.js';
 import { startingMargin } from '../margins/starting-margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 const never: HoursOfUse = { nightH: 0, morningH: 0, dayH: 0, eveningH: 0 };
 

@@ -1,16 +1,20 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import type { Plan } from '../../design/plan/plan.js';
+import { legsOf, systemFacts } from '../../electric/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import {
+  circuitLegs,
+  circuitLegSets,
+  circuitsById,
+  legsOnCircuit,
+  newCircuit,
+  newPanel,
+  settleLegs,
+} from '../../house/index.js';
+import { demoPlans, type Plan } from '../../design/index.js';
 import { evaluatePlan } from './evaluate-plan.js';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { legsOf, systemFacts } from '../../electric/supply/legs.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, arbitraryLoad, arbitrarySystem } from '../../house/testing/loads.js';
-import { circuitLegs } from '../../house/panels/circuit-legs.js';
-import { circuitsById } from '../../house/panels/find-circuit.js';
-import { newCircuit, newPanel } from '../../house/panels/new-panel.js';
-import { circuitLegSets, legsOnCircuit, settleLegs } from '../../house/panels/settle-legs.js';
 
 const panel = newPanel('p', 'Panel', 'split-120-240', { kind: 'unknown' });
 const placed = (spaces: number[]) => ({ panel, circuit: newCircuit('c', spaces, 'Circuit') });
@@ -118,7 +122,8 @@ describe('margins', () => {
         ],
       },
     });
-    const legs = (one: Plan) => evaluatePlan(one, builtInCatalogue).margins.find(({ key }) => key === 'legs')!;
+    const legs = (one: Plan) =>
+      evaluatePlan(one, builtInCatalogue).margins.find(({ key }) => key === 'legs')!;
     expect(legs(plan).culprit).toContain('Microwave oven');
     expect(legs(plan).culprit).toContain('L1');
     expect(legs(moved).culprit).toContain('L2');

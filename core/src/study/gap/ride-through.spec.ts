@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aLoad } from '../../house/testing/loads.js';
-import { iticRideThroughS } from '../../electric/gap/itic-curve.js';
+import { iticRideThroughS } from '../../electric/index.js';
 import { gapEffects } from './ride-through.js';
 
 describe('the ITIC curve', () => {

@@ -1,6 +1,5 @@
-import type { Load } from '../../house/loads/load.schema.js';
-import type { LoadKind } from '../../house/loads/load-kinds.js';
-import { iticRideThroughS } from '../../electric/gap/itic-curve.js';
+import { iticRideThroughS } from '../../electric/index.js';
+import type { Load, LoadKind } from '../../house/index.js';
 
 interface RideThrough {
   /** Full dropout it does not notice, ms. */

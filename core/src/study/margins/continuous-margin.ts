@@ -1,10 +1,9 @@
 import { runningDemandFigure } from '../demand/power-figures.js';
-import { derived, given, type Figure } from '../../base/figure.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import { quantityText } from '../../base/format-quantity.js';
+import { derived, type Figure, given, quantityText } from '../../base/index.js';
+import { runningLimitVA, type Stack } from '../../equipment/index.js';
+import { runningPowerVA } from '../../house/index.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
-import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
 
 const continuousFigure = (stack: Stack): Figure => {
   const inverter = given({

@@ -1,9 +1,9 @@
-import { derived, given } from '../../base/figure.js';
+import { derived, given } from '../../base/index.js';
+import type { Stack } from '../../equipment/index.js';
 import type { DemandContext } from './demand-context.js';
 import { settingFigure } from './setting-figures.js';
 import { margin, type Margin } from './margin.js';
 import type { StackEnergy } from './stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 import { usableEnergyFigure } from './usable-energy-figure.js';
 
 /** Energy wanted from the battery on a usual day against what it gives within the daily window; null where no such goal is set. */

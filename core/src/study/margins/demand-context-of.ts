@@ -1,11 +1,7 @@
 import { countsInPower, energyStages, membersOf } from '../demand/power-members.js';
 import { powerDemand } from '../demand/power-demand.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { settingsOf } from '../../design/brief/settings.js';
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import type { DayPart } from '../../house/loads/load.schema.js';
-import { plannedLoad } from '../../design/brief/planned-load.js';
-import { sumHourlyEnergyWh } from '../../house/loads/sum-hourly-energy.js';
+import { type DayPart, dayPartFacts, sumHourlyEnergyWh } from '../../house/index.js';
+import { type Plan, plannedLoad, settingsOf } from '../../design/index.js';
 import type { DemandContext } from './demand-context.js';
 
 /**

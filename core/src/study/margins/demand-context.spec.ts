@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Brief } from '../../design/brief/brief.schema.js';
-import { emptyPlan } from '../../design/plan/empty-plan.js';
+import { type Brief, emptyPlan } from '../../design/index.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { demandContextOf } from './demand-context-of.js';

@@ -1,8 +1,7 @@
 import type { EnergyStage, Member } from '../demand/power-members.js';
 import type { PowerDemand } from '../demand/power-demand.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Settings } from '../../design/brief/settings.js';
-import type { Load } from '../../house/loads/load.schema.js';
+import type { Load } from '../../house/index.js';
+import type { Plan, Settings } from '../../design/index.js';
 
 /** Everything a stack is judged against; the same for every stack of a job. */
 export interface DemandContext {

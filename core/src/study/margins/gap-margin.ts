@@ -1,8 +1,8 @@
-import { given } from '../../base/figure.js';
+import { given } from '../../base/index.js';
+import type { Stack } from '../../equipment/index.js';
 import type { DemandContext } from './demand-context.js';
 import { settingFigure } from './setting-figures.js';
 import { margin, type Margin } from './margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 /** Transfer gap of the equipment against what the household tolerates. */
 export function gapMargin(context: DemandContext, stack: Stack): Margin {

@@ -1,11 +1,9 @@
-import { derived, given } from '../../base/figure.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { quantityText } from '../../base/format-quantity.js';
+import { derived, given, quantityText } from '../../base/index.js';
+import { legShare, systemFacts } from '../../electric/index.js';
+import type { Stack } from '../../equipment/index.js';
+import { runningPowerVA } from '../../house/index.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 /**
  * The busiest leg against what one leg carries, and the neutral against its rating; null for a supply of one leg.

@@ -1,4 +1,4 @@
-import type { Figure } from '../../base/figure.js';
+import type { Figure } from '../../base/index.js';
 
 export const marginKeys = ['runtime', 'continuous', 'starting', 'legs', 'gap', 'daily'] as const;
 export type MarginKey = (typeof marginKeys)[number];

@@ -1,11 +1,6 @@
-import type { DrainPath } from '../../equipment/battery/battery-drain.js';
-import { requiredNameplateWh } from '../../equipment/battery/required-nameplate.js';
-import { stateOfHealth } from '../../electric/battery/state-of-health.js';
-import { temperatureFactor } from '../../electric/battery/temperature-factor.js';
-import { worstWindow } from '../../electric/battery/worst-window.js';
-import { derived, given, type Figure, type FigureUnit } from '../../base/figure.js';
-import { settingSource } from '../../base/setting.js';
-import type { Chemistry } from '../../electric/battery/chemistry.js';
+import { derived, type Figure, type FigureUnit, given, settingSource } from '../../base/index.js';
+import { type Chemistry, stateOfHealth, temperatureFactor, worstWindow } from '../../electric/index.js';
+import { type DrainPath, requiredNameplateWh } from '../../equipment/index.js';
 import type { DemandContext } from './demand-context.js';
 import { requiredRuntimeFigure, settingFigure } from './setting-figures.js';
 

@@ -1,13 +1,11 @@
-import type { Runtime } from '../../electric/battery/worst-runtime.js';
-import { worstWindow } from '../../electric/battery/worst-window.js';
-import { derived, given } from '../../base/figure.js';
-import { dailyEnergyWh } from '../../house/loads/daily-energy.js';
-import { quantityText } from '../../base/format-quantity.js';
+import { derived, given, quantityText } from '../../base/index.js';
+import { type Runtime, worstWindow } from '../../electric/index.js';
+import type { Stack } from '../../equipment/index.js';
+import { dailyEnergyWh } from '../../house/index.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
 import { requiredRuntimeFigure } from './setting-figures.js';
 import { stackRuntime, type StackEnergy } from './stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 import { usableEnergyFigure } from './usable-energy-figure.js';
 
 const clock = (hour: number): string => {

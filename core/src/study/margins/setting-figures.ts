@@ -1,7 +1,5 @@
-import { given, type Figure } from '../../base/figure.js';
-import { type Settings } from '../../design/brief/settings.js';
-import { settingSource, type Setting } from '../../base/setting.js';
-import type { FigureUnit } from '../../base/figure.js';
+import { type Figure, type FigureUnit, given, type Setting, settingSource } from '../../base/index.js';
+import type { Settings } from '../../design/index.js';
 
 /** A setting of the brief as a figure: entered, or assumed with its reason. */
 export function settingFigure(key: string, label: string, of: Setting<number>, unit: FigureUnit): Figure {

@@ -1,17 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import { emptyPlan } from '../../design/plan/empty-plan.js';
-import { settingsOf } from '../../design/brief/settings.js';
-import type { Brief } from '../../design/brief/brief.schema.js';
+import { assembleStack, builtInCatalogue, type Stack } from '../../equipment/index.js';
+import { type Brief, emptyPlan, settingsOf } from '../../design/index.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
 import { demandContextOf } from './demand-context-of.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { deliveredEnergyFigure, requiredNameplateFigure } from './requirement.js';
 import { stackEnergy, stackRuntime } from './stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 const stackOf = (...parts: readonly [string, number][]): Stack => {
   const assembled = assembleStack(

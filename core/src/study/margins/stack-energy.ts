@@ -1,11 +1,13 @@
-import { batteryDrainWh } from '../../equipment/battery/battery-drain.js';
-import { stateOfHealth } from '../../electric/battery/state-of-health.js';
-import { temperatureFactor } from '../../electric/battery/temperature-factor.js';
+import {
+  type Runtime,
+  stagedRuntime,
+  stateOfHealth,
+  temperatureFactor,
+  worstRuntime,
+} from '../../electric/index.js';
+import { batteryDrainWh, type Stack } from '../../equipment/index.js';
+import type { Settings } from '../../design/index.js';
 import type { EnergyStage } from '../demand/power-members.js';
-import { stagedRuntime } from '../../electric/battery/staged-runtime.js';
-import { worstRuntime, type Runtime } from '../../electric/battery/worst-runtime.js';
-import type { Settings } from '../../design/brief/settings.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 /** What becomes of a stack's nameplate energy, and how long it lasts. */
 export interface StackEnergy {

@@ -1,5 +1,5 @@
 import type { StartCase } from '../demand/power-demand.js';
-import { startShape } from '../../electric/starts/start-shape.js';
+import { startShape } from '../../electric/index.js';
 
 /** Demand of the whole and of the highest leg while a load starts, as functions of the time since the start. */
 export function startLevels(start: StartCase): {

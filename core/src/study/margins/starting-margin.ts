@@ -1,14 +1,16 @@
-import { overloadOfShare } from '../../equipment/inverter/overload-of-share.js';
+import { derived, type Figure, given, quantityText } from '../../base/index.js';
+import {
+  type DecisiveMoment,
+  overloadOfShare,
+  type Stack,
+  startRatio,
+  startShare,
+} from '../../equipment/index.js';
+import { basisSource } from '../../house/index.js';
 import type { StartCase } from '../demand/power-demand.js';
-import { derived, given, type Figure } from '../../base/figure.js';
-import { startRatio, type DecisiveMoment } from '../../equipment/inverter/start-ratio.js';
-import { startShare } from '../../equipment/inverter/start-share.js';
-import { basisSource } from '../../house/loads/basis-source.js';
 import { startLevels } from './start-levels.js';
-import { quantityText } from '../../base/format-quantity.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 
 interface Check {
   readonly ratio: number;

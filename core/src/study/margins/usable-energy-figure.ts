@@ -1,8 +1,7 @@
-import { derived, given, type Figure } from '../../base/figure.js';
-import { type Settings } from '../../design/brief/settings.js';
-import { settingSource } from '../../base/setting.js';
+import { derived, type Figure, given, settingSource } from '../../base/index.js';
+import type { Stack } from '../../equipment/index.js';
+import type { Settings } from '../../design/index.js';
 import type { StackEnergy } from './stack-energy.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
 import { settingFigure } from './setting-figures.js';
 
 /**

@@ -1,8 +1,6 @@
-import { sumHourlyEnergyWh } from '../../house/loads/sum-hourly-energy.js';
-import { seasons, type Season } from '../../nature/season/season.js';
-import { hoursOfYear } from '../../nature/weather/weather-year.js';
+import { hoursOfYear, type Season, seasonOfDay, seasons } from '../../nature/index.js';
+import { sumHourlyEnergyWh } from '../../house/index.js';
 import type { OutageYear } from './outage-plan.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
 
 /** A year with the grid there, hour by hour. */
 export interface DailyUse {

@@ -1,7 +1,5 @@
-import type { LoadKind } from '../../house/loads/load-kinds.js';
-import { seasons } from '../../nature/season/season.js';
-import type { WeatherYear } from '../../nature/weather/weather-year.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
+import { seasonOfDay, seasons, type WeatherYear } from '../../nature/index.js';
+import type { LoadKind } from '../../house/index.js';
 
 /** Outdoor temperature at which a house needs neither: the 65 °F of degree days (ASHRAE; recalled). */
 const balanceC = 18.3;

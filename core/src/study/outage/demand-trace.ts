@@ -1,4 +1,4 @@
-import { systemFacts } from '../../electric/supply/legs.js';
+import { systemFacts } from '../../electric/index.js';
 import { eachSpan } from './each-span.js';
 import type { TracedHouse, TracedLoad } from './traced-house.js';
 

@@ -1,4 +1,4 @@
-import type { Load } from '../../house/loads/load.schema.js';
+import type { Load } from '../../house/index.js';
 import type { Member } from '../demand/power-members.js';
 import { markOverloads } from './mark-overloads.js';
 import { startSteps, stepsBetween } from './switching-steps.js';

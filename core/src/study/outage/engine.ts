@@ -1,5 +1,5 @@
 import { at, engine, flow } from './outage-state.js';
-import type { Generator } from '../../design/sources/scenario.schema.js';
+import type { Generator } from '../../design/index.js';
 
 /** A generator from minute to minute: starts and stops by the charge, warms up, keeps quiet hours, burns fuel. */
 export class Engine {

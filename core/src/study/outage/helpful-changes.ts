@@ -1,14 +1,17 @@
-import { changeShed, moveToLane } from '../../design/backup/move-to-lane.js';
+import { systemFacts } from '../../electric/index.js';
+import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
+import { dailyEnergyWh } from '../../house/index.js';
+import {
+  changeShed,
+  moveToLane,
+  type Plan,
+  type Scenario,
+  settingsOf,
+  type SolarArray,
+  usualArray,
+  usualGenerator,
+} from '../../design/index.js';
 import { substitutesFor, withSubstitute } from '../backup-set/substitutes.js';
-import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
-import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { settingsOf } from '../../design/brief/settings.js';
-import { dailyEnergyWh } from '../../house/loads/daily-energy.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { Scenario, SolarArray } from '../../design/sources/scenario.schema.js';
-import { usualArray, usualGenerator } from '../../design/sources/usual-sources.js';
 
 /** Something that could be changed, and the job and units with it. */
 export interface HelpfulChange {
@@ -37,7 +40,11 @@ const triedLoads = 8;
  *
  * @param parts the units it has now
  */
-export function helpfulChanges(plan: Plan, parts: readonly StackPart[], catalogue: Catalogue): HelpfulChange[] {
+export function helpfulChanges(
+  plan: Plan,
+  parts: readonly StackPart[],
+  catalogue: Catalogue,
+): HelpfulChange[] {
   const season = settingsOf(plan).designSeason.value;
   const { outage } = plan;
   const changes: HelpfulChange[] = [];

@@ -1,4 +1,4 @@
-import type { SolarArray } from '../../design/sources/scenario.schema.js';
+import type { SolarArray } from '../../design/index.js';
 
 /**
  * Elevation of a horizon line in a direction, degrees: straight between its points, around the compass. 0 where nothing is

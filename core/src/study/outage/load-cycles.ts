@@ -1,11 +1,7 @@
-import { cyclesPerHour } from '../../house/loads/kind-behaviour.js';
-import { dayPartFacts } from '../../house/loads/day-parts.js';
-import { type DayPart, type Load } from '../../house/loads/load.schema.js';
-import { seasons, type Season } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { seededRandom } from '../../base/seeded-random.js';
+import { seededRandom } from '../../base/index.js';
+import { type Season, seasonOfDay, seasons } from '../../nature/index.js';
+import { cyclesPerHour, type DayPart, dayPartFacts, type Load, onShare } from '../../house/index.js';
 import { weatherUse, type DegreeFactors } from './degree-factors.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
 
 /** Parts of a day from midnight on, minutes. */
 const stretches: readonly { readonly part: DayPart; readonly fromMin: number; readonly toMin: number }[] = [

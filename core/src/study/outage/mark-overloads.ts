@@ -1,7 +1,6 @@
 import { tripLevels } from '../demand/expected-trips.js';
-import type { TripLevel } from '../../electric/overload/trip-level.js';
-import { overloadOfShare } from '../../equipment/inverter/overload-of-share.js';
-import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
+import type { TripLevel } from '../../electric/index.js';
+import { overloadOfShare, runningLimitVA, type Stack } from '../../equipment/index.js';
 import type { Step } from './switching-steps.js';
 
 /** A part of the output that has a limit of its own: the whole, or a leg (1 = L1). */

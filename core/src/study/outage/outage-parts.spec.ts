@@ -1,12 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { tripRun } from '../../electric/overload/trip-run.js';
+import { syntheticYear, typicalClimates } from '../../nature/index.js';
+import { batteryTemperaturesC, dischargeShareAt, tripRun } from '../../electric/index.js';
+import { emptyScenario, usualGenerator } from '../../design/index.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
-import { typicalClimates } from '../../nature/weather/climates.js';
-import { syntheticYear } from '../../nature/weather/synthetic-year.js';
-import { batteryTemperaturesC, dischargeShareAt } from '../../electric/battery/battery-limits.js';
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
@@ -18,11 +17,9 @@ import { outagePlan } from './outage-plan.js';
 import { at, engine, flow } from './outage-state.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
-import { emptyScenario } from '../../design/sources/scenario.schema.js';
 import { surplusSolarWhPerDay } from './surplus-solar.js';
 import { TierAccount } from './tier-account.js';
 import { traceHouse } from './traced-house.js';
-import { usualGenerator } from '../../design/sources/usual-sources.js';
 
 const factors = degreeFactors(steadyWeather());
 const cyclesOf = (load: ReturnType<typeof aLoad>) => loadCycles(load, 3, 40, factors);

@@ -1,21 +1,18 @@
-import { peukertDrainW } from '../../equipment/battery/peukert-drain.js';
-import type { Battery } from '../../equipment/catalogue/unit.schema.js';
-import type { DemandContext } from '../margins/demand-context.js';
-import { stackEnergy } from '../margins/stack-energy.js';
-import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { hoursOfYear, type WeatherYear } from '../../nature/weather/weather-year.js';
+import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
 import {
   batteryTemperaturesC,
   chargeShareAt,
   chargeTaper,
   dischargeShareAt,
   dischargeTaper,
-} from '../../electric/battery/battery-limits.js';
+  systemFacts,
+} from '../../electric/index.js';
+import { type Battery, peukertDrainW, runningLimitVA, type Stack } from '../../equipment/index.js';
+import { type Generator, outageSettingsOf, type Vehicle } from '../../design/index.js';
+import type { DemandContext } from '../margins/demand-context.js';
+import { stackEnergy } from '../margins/stack-energy.js';
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace, type DemandTrace } from './demand-trace.js';
-import { outageSettingsOf } from '../../design/sources/outage-settings.js';
-import type { Generator, Vehicle } from '../../design/sources/scenario.schema.js';
 import { overloadAxes, type OverloadAxis } from './mark-overloads.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { pickupMarks } from './pickup-marks.js';

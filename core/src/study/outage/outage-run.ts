@@ -1,4 +1,4 @@
-import type { Tier } from '../../house/loads/load.schema.js';
+import type { Tier } from '../../house/index.js';
 import type { Cause } from './outage-state.js';
 
 /** What happens in an outage, in the words of the trade. */

@@ -1,26 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { builtInCatalogue } from '../../equipment/catalogue/built-in-catalogue.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { demoPlans } from '../../design/demo/demo-plans.js';
+import { seasonOfDay } from '../../nature/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { demoPlans, nearestClimate, outageSettingsOf, type Plan } from '../../design/index.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { simulatedRuntimeMargin } from './simulated-runtime-margin.js';
 import { steadyWeather } from '../testing/outages.js';
 import { dailyUse } from './daily-charge.js';
 import { OutageDrill } from './drill.js';
 import { helpfulChanges } from './helpful-changes.js';
-import { nearestClimate, outageSettingsOf } from '../../design/sources/outage-settings.js';
 import { seasonOutlook, seasonStretch, studyYear, type OutageStudy } from './outage-study.js';
 import { playOutage } from './play-outage.js';
 import { reservePoint } from './reserve-curve.js';
 import { runtimeOutlook } from './runtime-outlook.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
 import { recordSurvived, survivalCurve } from './survival.js';
 import { hoursOfSeason, reachedMin, yearMap } from './year-map.js';
 
-const [farm, rowHouse] = demoPlans.map(({ plan }) => plan) as [
-  Plan,
-  Plan,
-];
+const [farm, rowHouse] = demoPlans.map(({ plan }) => plan) as [Plan, Plan];
 const studyOf = (plan: typeof farm): OutageStudy => ({
   plan,
   islandId: '',

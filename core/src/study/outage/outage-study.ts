@@ -1,18 +1,12 @@
-import { islandsOf } from '../../design/backup/islands.js';
-import { islandPlan } from '../../design/plan/island-plan.js';
-import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
-import type { StackPart } from '../../equipment/stacks/stack-part.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import type { Season } from '../../nature/season/season.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
+import { type Season, seasonOfDay, type WeatherYear } from '../../nature/index.js';
+import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
+import { islandPlan, islandsOf, type Plan } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
-import type { WeatherYear } from '../../nature/weather/weather-year.js';
 import { minutesOfDay } from './minutes.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { causes, type Cause } from './outage-state.js';
 import { outagePlan, outageYear, type OutageYear } from './outage-plan.js';
 import { outageWeather } from './outage-weather.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
 import { reachedMin } from './year-map.js';
 
 /** Outages are followed for a week. */

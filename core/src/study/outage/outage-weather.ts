@@ -1,7 +1,5 @@
-import type { Plan } from '../../design/plan/plan.js';
-import { syntheticYear } from '../../nature/weather/synthetic-year.js';
-import type { WeatherYear } from '../../nature/weather/weather-year.js';
-import { outageSettingsOf } from '../../design/sources/outage-settings.js';
+import { syntheticYear, type WeatherYear } from '../../nature/index.js';
+import { outageSettingsOf, type Plan } from '../../design/index.js';
 
 /**
  * The year of weather an outage meets: one that was read from a file, else a synthetic one of the climate, at the place of

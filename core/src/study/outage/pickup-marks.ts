@@ -1,5 +1,5 @@
 import { gapEffects } from '../gap/ride-through.js';
-import { restartDelayS } from '../../house/loads/kind-behaviour.js';
+import { restartDelayS } from '../../house/index.js';
 import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import { markOverloads, type OverloadAxis } from './mark-overloads.js';

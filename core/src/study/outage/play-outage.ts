@@ -1,4 +1,4 @@
-import type { Tier } from '../../house/loads/load.schema.js';
+import type { Tier } from '../../house/index.js';
 import { minutesOfYear } from './minutes.js';
 import { OutageDiary } from './outage-diary.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';

@@ -1,4 +1,4 @@
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 import { dailyUse } from './daily-charge.js';
 import type { OutageYear } from './outage-plan.js';
 import { seasonOutlook } from './outage-study.js';

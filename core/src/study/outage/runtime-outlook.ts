@@ -1,6 +1,5 @@
-import type { Catalogue } from '../../equipment/catalogue/unit.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { settingsOf } from '../../design/brief/settings.js';
+import type { Catalogue } from '../../equipment/index.js';
+import { type Plan, settingsOf } from '../../design/index.js';
 import { seasonOutlook, studyYear, type OutageStudy, type SeasonOutlook } from './outage-study.js';
 
 /** An outage begins every so many hours: some five hundred in a season. */

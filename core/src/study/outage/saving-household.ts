@@ -1,5 +1,5 @@
-import type { Tier } from '../../house/loads/load.schema.js';
-import type { Scenario } from '../../design/sources/scenario.schema.js';
+import type { Tier } from '../../house/index.js';
+import type { Scenario } from '../../design/index.js';
 
 /**
  * Share of the hours of use a household keeps in an outage, by tier. One that saves leaves comfort off, halves what it can do

@@ -1,9 +1,7 @@
-import { derived, given } from '../../base/figure.js';
-import type { OutageWeather } from '../../design/brief/brief.schema.js';
-import type { Settings } from '../../design/brief/settings.js';
+import { derived, given, quantityText } from '../../base/index.js';
+import type { OutageWeather, Settings } from '../../design/index.js';
 import type { SeasonOutlook } from './outage-study.js';
 import type { Cause } from './outage-state.js';
-import { quantityText } from '../../base/format-quantity.js';
 import { margin, type Margin } from '../margins/margin.js';
 
 const shareOf: Readonly<Record<OutageWeather, string>> = {

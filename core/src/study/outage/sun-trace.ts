@@ -1,15 +1,18 @@
-import { arrayPower, defaultLosses, totalLoss } from '../../nature/sun/array-power.js';
-import { extraterrestrialWPerM2 } from '../../nature/sun/extraterrestrial.js';
-import { cosIncidence } from '../../nature/sun/incidence.js';
-import { sunPosition } from '../../nature/sun/sun-position.js';
-import { hayDavies } from '../../nature/sun/transposition.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { hoursOfYear, midHourMs, type WeatherYear } from '../../nature/weather/weather-year.js';
-import { arrayInverterW } from '../../design/sources/array-inverter.js';
+import {
+  arrayPower,
+  cosIncidence,
+  defaultLosses,
+  extraterrestrialWPerM2,
+  hayDavies,
+  hoursOfYear,
+  midHourMs,
+  sunPosition,
+  totalLoss,
+  type WeatherYear,
+} from '../../nature/index.js';
+import { legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
+import { arrayInverterW, type SolarArray } from '../../design/index.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
-import type { SolarArray } from '../../design/sources/scenario.schema.js';
 
 /** Share of light that the ground reflects, and of power a cell loses for each °C (common practice, no source). */
 const albedo = 0.2;

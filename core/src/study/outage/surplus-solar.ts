@@ -1,7 +1,6 @@
-import type { Plan } from '../../design/plan/plan.js';
-import { settingsOf } from '../../design/brief/settings.js';
-import { sumHourlyEnergyWh } from '../../house/loads/sum-hourly-energy.js';
-import type { WeatherYear } from '../../nature/weather/weather-year.js';
+import type { WeatherYear } from '../../nature/index.js';
+import { sumHourlyEnergyWh } from '../../house/index.js';
+import { type Plan, settingsOf } from '../../design/index.js';
 import { hourlyArrayW } from './sun-trace.js';
 import { hoursOfSeason } from './year-map.js';
 

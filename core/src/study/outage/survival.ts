@@ -1,4 +1,4 @@
-import type { Season } from '../../nature/season/season.js';
+import type { Season } from '../../nature/index.js';
 import { hoursOfSeason } from './year-map.js';
 
 /** How likely outages of a length are got through, and how sure that is. */

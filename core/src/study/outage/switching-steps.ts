@@ -1,4 +1,4 @@
-import { fallLevel, plateauShare } from '../../electric/starts/start-shape.js';
+import { fallLevel, plateauShare } from '../../electric/index.js';
 import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import type { TracedLoad } from './traced-house.js';

@@ -1,14 +1,11 @@
 import { countsInEnergy, type Member } from '../demand/power-members.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import type { Load, Tier } from '../../house/loads/load.schema.js';
+import { legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
+import { type Load, runningPowerVA, type Tier } from '../../house/index.js';
+import type { Scenario } from '../../design/index.js';
 import { startDemand } from '../starts/start-demand.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
 import type { DegreeFactors } from './degree-factors.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
 import { useKept } from './saving-household.js';
-import type { Scenario } from '../../design/sources/scenario.schema.js';
 
 /** How a load is kept off. */
 export type Kept = 'always' | 'by-charge' | 'where-room';

@@ -1,4 +1,4 @@
-import type { Tier } from '../../house/loads/load.schema.js';
+import type { Tier } from '../../house/index.js';
 import { eachSpan } from './each-span.js';
 import type { OutagePlan } from './outage-plan.js';
 import { servedTiers } from './outage-run.js';

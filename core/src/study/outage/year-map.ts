@@ -1,7 +1,5 @@
-import { monthOf } from '../../nature/weather/weather-year.js';
+import { monthOf, type Season, seasonOfDay } from '../../nature/index.js';
 import { causes, type Cause } from './outage-state.js';
-import { seasonOfDay } from '../../nature/weather/season-of-day.js';
-import type { Season } from '../../nature/season/season.js';
 
 /** Outages that begin in a month at a clock hour. */
 export interface MapCell {

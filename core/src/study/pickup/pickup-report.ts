@@ -1,16 +1,20 @@
-import { overloadOfShare } from '../../equipment/inverter/overload-of-share.js';
-import { coincidentDemandVA } from '../../electric/distributions/coincident-demand.js';
+import { seasons } from '../../nature/index.js';
+import {
+  coincidentDemandVA,
+  type Leg,
+  legShare,
+  pickupPeakVA,
+  pickupVA,
+  type Restart,
+  staggered,
+  systemFacts,
+  tripRun,
+  type TripRun,
+} from '../../electric/index.js';
+import { overloadOfShare, type Stack } from '../../equipment/index.js';
+import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import { tripLevels } from '../demand/expected-trips.js';
-import { tripRun, type TripRun } from '../../electric/overload/trip-run.js';
-import { dayParts, type Load } from '../../house/loads/load.schema.js';
-import { seasons } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
 import type { DemandContext } from '../margins/demand-context.js';
-import type { Stack } from '../../equipment/stacks/stack.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import { systemFacts, type Leg } from '../../electric/supply/legs.js';
-import { pickupPeakVA, pickupVA, staggered, type Restart } from '../../electric/starts/cold-pickup.js';
 import { restartsOf } from '../starts/restarts-of.js';
 import { startDemand } from '../starts/start-demand.js';
 
@@ -36,7 +40,11 @@ export interface PickupReport {
 }
 
 /** What comes back without a surge: the demand of the other loads on the basis of the brief, in the worst part of any day. */
-function besideRestartsVA({ plan, settings }: DemandContext, loads: readonly Load[], leg: Leg | null): number {
+function besideRestartsVA(
+  { plan, settings }: DemandContext,
+  loads: readonly Load[],
+  leg: Leg | null,
+): number {
   const { system } = plan.supply;
   const quiet = loads.filter((load) => startDemand(system, load) === null);
   const powersVA = quiet.map(

@@ -1,8 +1,8 @@
 import { tripLevels } from '../demand/expected-trips.js';
-import { tripRun, type TripRun } from '../../electric/overload/trip-run.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
+import { tripRun, type TripRun } from '../../electric/index.js';
+import { runningLimitVA, type Stack } from '../../equipment/index.js';
+import { runningPowerVA } from '../../house/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
-import { runningLimitVA, type Stack } from '../../equipment/stacks/stack.js';
 
 /** What becomes of an overload: held, shed in time, or tripped. */
 export interface ShedTiming {

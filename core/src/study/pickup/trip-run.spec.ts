@@ -1,11 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tripLevels } from '../demand/expected-trips.js';
-import { startShape } from '../../electric/starts/start-shape.js';
-import { startRatio } from '../../equipment/inverter/start-ratio.js';
-import { startShare } from '../../equipment/inverter/start-share.js';
-import { tripRun } from '../../electric/overload/trip-run.js';
-import { voltageDipShare } from '../../electric/overload/voltage-dip.js';
+import { startShape, tripRun, voltageDipShare } from '../../electric/index.js';
+import { startRatio, startShare } from '../../equipment/index.js';
 
 const overload = [
   { apparentPowerVA: 9000, durationS: 5 },

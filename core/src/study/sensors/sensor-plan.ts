@@ -1,10 +1,16 @@
-import type { Plan } from '../../design/plan/plan.js';
-import type { LoadKind } from '../../house/loads/load-kinds.js';
-import { legsOf, systemFacts } from '../../electric/supply/legs.js';
-import { circuitLegs } from '../../house/panels/circuit-legs.js';
-import { circuitsById, circuitText, panelFedBy, spacesText } from '../../house/panels/find-circuit.js';
-import type { Circuit, Panel } from '../../house/panels/panel.schema.js';
-import { panelUpstream } from '../../house/panels/panel-tree.js';
+import { legsOf, systemFacts } from '../../electric/index.js';
+import {
+  type Circuit,
+  circuitLegs,
+  circuitsById,
+  circuitText,
+  type LoadKind,
+  type Panel,
+  panelFedBy,
+  panelUpstream,
+  spacesText,
+} from '../../house/index.js';
+import type { Plan } from '../../design/index.js';
 
 /** Size classes of current sensors, A (common practice, no source). */
 export const sensorClassesA = [30, 60, 100, 200, 400] as const;

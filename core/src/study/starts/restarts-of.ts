@@ -1,12 +1,6 @@
-import { restartDelayS } from '../../house/loads/kind-behaviour.js';
-import { dayParts, type Load } from '../../house/loads/load.schema.js';
-import type { Season } from '../../nature/season/season.js';
-import { onShare } from '../../house/loads/on-share.js';
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import { legShare } from '../../electric/supply/leg-share.js';
-import type { Leg } from '../../electric/supply/legs.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import type { Restart } from '../../electric/starts/cold-pickup.js';
+import type { Season } from '../../nature/index.js';
+import { type Leg, legShare, type Restart, type SupplySystem } from '../../electric/index.js';
+import { dayParts, type Load, onShare, restartDelayS, runningPowerVA } from '../../house/index.js';
 import { startDemand } from './start-demand.js';
 
 /**

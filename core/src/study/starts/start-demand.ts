@@ -1,10 +1,10 @@
-import { runningPowerVA } from '../../house/loads/running-power.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { apparentPowerVA } from '../../electric/supply/apparent-power.js';
-import type { SupplySystem } from '../../electric/supply/supply.schema.js';
-import { loadVoltageV } from '../../house/loads/load-voltage.js';
-import { codeLetterKVAPerHp } from '../../electric/starts/code-letters.js';
-import { fullLoadCurrentA } from '../../electric/starts/full-load-current.js';
+import {
+  apparentPowerVA,
+  codeLetterKVAPerHp,
+  fullLoadCurrentA,
+  type SupplySystem,
+} from '../../electric/index.js';
+import { type Load, loadVoltageV, runningPowerVA } from '../../house/index.js';
 
 /** What one piece of a load asks for while it starts. */
 export interface StartDemand {

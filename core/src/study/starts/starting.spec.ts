@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { aLoad } from '../../house/testing/loads.js';
-import type { Start } from '../../house/loads/load.schema.js';
-import { codeLetterKVAPerHp, codeLetters } from '../../electric/starts/code-letters.js';
-import { fullLoadCurrentA } from '../../electric/starts/full-load-current.js';
+import { codeLetterKVAPerHp, codeLetters, fullLoadCurrentA } from '../../electric/index.js';
+import type { Start } from '../../house/index.js';
 import { startDemand } from './start-demand.js';
 
 const demand = (start: Start, changes: Parameters<typeof aLoad>[0] = {}) =>

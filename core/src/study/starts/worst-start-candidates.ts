@@ -1,4 +1,4 @@
-import { startBends, startShapeBefore } from '../../electric/starts/start-shape.js';
+import { startBends, startShapeBefore } from '../../electric/index.js';
 import type { StartDemand } from './start-demand.js';
 
 /** A load that starts with a surge, as seen by the search for the worst start. */

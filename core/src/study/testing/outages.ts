@@ -1,11 +1,9 @@
-import type { Unit } from '../../equipment/catalogue/unit.schema.js';
-import type { Plan } from '../../design/plan/plan.js';
-import { emptyScenario, type Scenario, type SolarArray } from '../../design/sources/scenario.schema.js';
+import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
+import { assembleStack, type Unit } from '../../equipment/index.js';
+import type { Load } from '../../house/index.js';
+import { emptyScenario, type Plan, type Scenario, type SolarArray } from '../../design/index.js';
 import { outageYear, type OutageYear } from '../outage/outage-plan.js';
-import { assembleStack } from '../../equipment/stacks/assemble-stack.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
-import type { Load } from '../../house/loads/load.schema.js';
-import { hoursOfYear, type WeatherYear } from '../../nature/weather/weather-year.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { idealUnit } from '../../equipment/testing/ideal-unit.js';
 

@@ -1,24 +1,31 @@
 import * as fc from 'fast-check';
 import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
-import { demoPlans } from '../../design/demo/demo-plans.js';
-import { demoReadings, withDemoReadings } from '../../house/demo/demo-readings.js';
+import { type Figure, workingText } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import {
+  analyseReadings,
+  type Channel,
+  type ChannelRole,
+  clockText,
+  demoReadings,
+  gap,
+  houseDemand,
+  localTimes,
+  measuredLegDemand,
+  offsetSpans,
+  panelBalance,
+  readBills,
+  readOutages,
+  serviceRatingA,
+  WallClock,
+  withDemoReadings,
+} from '../../house/index.js';
+import { demoPlans } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { compareDemands } from '../demand/compare-demands.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
-import { panelBalance } from '../../house/balance/panel-balance.js';
-import { serviceRatingA } from '../../house/panels/service-rating.js';
-import { systemFacts } from '../../electric/supply/legs.js';
-import { workingText } from '../../base/working-text.js';
-import type { Figure } from '../../base/figure.js';
-import { analyseReadings } from '../../house/usage/analyse-readings.js';
-import { houseDemand } from '../../house/usage/house-demand.js';
-import { measuredLegDemand } from '../../house/usage/leg-demand.js';
-import { clockText, localTimes, offsetSpans } from '../../house/usage/local-times.js';
-import { gap, type Channel, type ChannelRole } from '../../house/usage/readings.js';
-import { readBills, readOutages } from '../../house/usage/read-lists.js';
 import { usageFigures } from './usage-figures.js';
-import { WallClock } from '../../house/usage/wall-clock.js';
 
 const zones = [
   'Europe/Vienna',
@@ -123,7 +130,12 @@ describe('the demand of a house', () => {
 
 describe('a measured job', () => {
   const readings = demoReadings();
-  const plan = withDemoReadings(demoPlans[0]!.plan, '00000000-0000-4000-8000-00000000000a', 'Monitor', readings);
+  const plan = withDemoReadings(
+    demoPlans[0]!.plan,
+    '00000000-0000-4000-8000-00000000000a',
+    'Monitor',
+    readings,
+  );
   const { measurement } = plan.usage;
 
   it('is a valid job', () => {

@@ -1,6 +1,6 @@
-import { existingLoadW } from '../../rules/nec/nec-220-87.js';
-import { derived, given, type Figure, type FigureUnit } from '../../base/figure.js';
-import type { UsageAnalysis } from '../../house/usage/analyse-readings.js';
+import { derived, type Figure, type FigureUnit, given } from '../../base/index.js';
+import type { UsageAnalysis } from '../../house/index.js';
+import { existingLoadW } from '../../rules/index.js';
 
 /** The figures of an analysis that stand at its head, each with its working. */
 export interface UsageFigures {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Job } from '@levamen/core';
+import type { Job } from '@levamen/core/job';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { History } from './history';
 

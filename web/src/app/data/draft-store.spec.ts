@@ -1,6 +1,6 @@
 import { openPage, FakeApi, FakeTab } from './testing';
 import { IDBFactory } from 'fake-indexeddb';
-import { newJob } from '@levamen/core';
+import { newJob } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DeviceDatabase } from './device-database';
 

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { readJob, type Job } from '@levamen/core';
+import { type Job, readJob } from '@levamen/core/job';
 import { DeviceDatabase, type KeptDraft } from './device-database';
 import { Tab } from './tab';
 

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { evaluatePlan, type Catalogue } from '@levamen/core';
+import type { Catalogue } from '@levamen/core/equipment';
+import { evaluatePlan } from '@levamen/core/study';
 import { retry } from 'rxjs';
 import { JobSession } from './job-session';
 import { JobsApi } from './jobs-api';

@@ -1,6 +1,7 @@
 import { inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { planFindings, type Finding } from '@levamen/core';
+import type { Finding } from '@levamen/core/base';
+import { planFindings } from '@levamen/core/checks';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from './evaluation';
 

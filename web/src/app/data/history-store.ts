@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { sameValue, type Job } from '@levamen/core';
+import { type Job, sameValue } from '@levamen/core/job';
 import { DeviceDatabase } from './device-database';
 import type { History } from './history';
 import { Tab } from './tab';

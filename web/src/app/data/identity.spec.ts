@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { HttpRequest, HttpResponse, type HttpEvent, type HttpHandlerFn } from '@angular/common/http';
 import { Injector, runInInjectionContext } from '@angular/core';
-import { whoHeaders } from '@levamen/core';
+import { whoHeaders } from '@levamen/core/api';
 import { firstValueFrom, of } from 'rxjs';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Identity, sayWho } from './identity';

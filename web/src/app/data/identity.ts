@@ -1,6 +1,6 @@
 import type { HttpInterceptorFn } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
-import { whoHeaders, whoSchema, type Who } from '@levamen/core';
+import { type Who, whoHeaders, whoSchema } from '@levamen/core/api';
 
 const storageKey = 'levamen.who';
 const maxLength = 60;

@@ -1,14 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { signal } from '@angular/core';
-import {
-  conflictSchema,
-  maxSuperseded,
-  mergeJobs,
-  sameValue,
-  type FieldDifference,
-  type Job,
-  type SavedJob,
-} from '@levamen/core';
+import { type FieldDifference, type Job, mergeJobs, sameValue } from '@levamen/core/job';
+import { conflictSchema, maxSuperseded, type SavedJob } from '@levamen/core/api';
 import {
   catchError,
   defer,

@@ -1,6 +1,7 @@
 import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt } from './testing';
 import { IDBFactory } from 'fake-indexeddb';
-import { newJob, type Job, type SavedJob, type SaveResult } from '@levamen/core';
+import { type Job, newJob } from '@levamen/core/job';
+import type { SavedJob, SaveResult } from '@levamen/core/api';
 import { firstValueFrom, Subject } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DeviceDatabase } from './device-database';

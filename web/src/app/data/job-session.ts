@@ -1,15 +1,15 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { settlePlan } from '@levamen/core/design';
 import {
   applyDifference,
   diffJobs,
+  type Job,
   mergeJobs,
   readChange,
   sameValue,
-  settlePlan,
-  type Job,
-  type SavedJob,
   valueAt,
-} from '@levamen/core';
+} from '@levamen/core/job';
+import type { SavedJob } from '@levamen/core/api';
 import {
   catchError,
   debounceTime,

@@ -1,6 +1,7 @@
 import '@angular/compiler';
 import { HttpErrorResponse } from '@angular/common/http';
-import { demoJobs, newJob, patchMisfit, patchSchema, saveRequestSchema } from '@levamen/core';
+import { demoJobs, newJob } from '@levamen/core/job';
+import { patchMisfit, patchSchema, saveRequestSchema } from '@levamen/core/api';
 import jsonPatch from 'fast-json-patch';
 import { describe, expect, it } from 'vitest';
 import { bodyOf, problemText, unreadableJob, wantsWhole } from './jobs-api';

@@ -1,38 +1,37 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import type { WeatherYear } from '@levamen/core/nature';
+import { type Catalogue, catalogueSchema } from '@levamen/core/equipment';
+import type { Job } from '@levamen/core/job';
 import {
-  catalogueSchema,
+  type Health,
   healthSchema,
-  patchMisfit,
+  type JobPage,
   jobPageSchema,
-  revisionListSchema,
-  storageSchema,
-  unreadableJobSchema,
+  type JobQuery,
+  patchMisfit,
   problemSchema,
   readingSetListSchema,
+  type RevisionEntry,
+  revisionListSchema,
+  type SavedJob,
+  savedJobSchema,
+  type SavedReadingSet,
   savedReadingSetSchema,
+  type SavedWeather,
   savedWeatherListSchema,
   savedWeatherSchema,
+  type SaveResult,
+  saveResultSchema,
+  type Storage,
+  storageSchema,
+  tableSchema,
+  type UnreadableJob,
+  unreadableJobSchema,
   weatherHoursSchema,
   weatherYearOf,
-  savedJobSchema,
-  saveResultSchema,
-  tableSchema,
   xlsxType,
-  type Catalogue,
-  type Job,
-  type Health,
-  type JobPage,
-  type JobQuery,
-  type RevisionEntry,
-  type Storage,
-  type UnreadableJob,
-  type SavedJob,
-  type SavedReadingSet,
-  type SavedWeather,
-  type SaveResult,
-  type WeatherYear,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import { compare } from 'fast-json-patch';
 import { catchError, map, of, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';

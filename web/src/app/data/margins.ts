@@ -1,6 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { simulatedRuntimeMargin, type Evaluation, type Margin, type SeasonOutlook } from '@levamen/core';
+import {
+  type Evaluation,
+  type Margin,
+  type SeasonOutlook,
+  simulatedRuntimeMargin,
+} from '@levamen/core/study';
 import { catchError, delay, EMPTY, map, of, switchMap } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';

@@ -1,12 +1,6 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
-import {
-  type HelpfulChange,
-  type OutageRun,
-  type OutageStudy,
-  type ReservePoint,
-  type Season,
-  type SeasonOutlook,
-} from '@levamen/core';
+import type { Season } from '@levamen/core/nature';
+import type { HelpfulChange, OutageRun, OutageStudy, ReservePoint, SeasonOutlook } from '@levamen/core/study';
 import type { Remote } from 'comlink';
 import { filter, map, type Observable } from 'rxjs';
 import { EvaluationService } from './evaluation';

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { WeatherYear } from '@levamen/core';
+import type { WeatherYear } from '@levamen/core/nature';
 import { catchError, distinctUntilChanged, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { JobSession } from './job-session';
 import { JobsApi } from './jobs-api';

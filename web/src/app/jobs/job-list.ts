@@ -4,13 +4,13 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
-  jobQuerySchema,
-  jobsPerPage,
   type JobPage,
   type JobQuery,
+  jobQuerySchema,
   type JobSort,
+  jobsPerPage,
   type JobSummary,
-} from '@levamen/core';
+} from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import {

@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { nameSchema, newJob, readJob, type SavedJob, type SupplySystem } from '@levamen/core';
+import { nameSchema } from '@levamen/core/base';
+import type { SupplySystem } from '@levamen/core/electric';
+import { newJob, readJob } from '@levamen/core/job';
+import type { SavedJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, from, map, of, switchMap, type Observable } from 'rxjs';

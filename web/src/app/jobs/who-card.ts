@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { whoSchema } from '@levamen/core';
+import { whoSchema } from '@levamen/core/api';
 import { Identity } from '../data/identity';
 import { TextField } from '../ui/text-field';
 

@@ -1,18 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { quantityText } from '@levamen/core/base';
+import { type Season, seasons } from '@levamen/core/nature';
+import { runningLimitVA } from '@levamen/core/equipment';
+import { dayPartFacts, dayParts } from '@levamen/core/house';
 import {
   bandsByHour,
-  dayPartFacts,
-  dayParts,
+  type DemandBand,
   demandBands,
   expectedTripsPerDay,
-  quantityText,
-  runningLimitVA,
-  seasons,
   tripLevels,
-  type DemandBand,
-  type Season,
-} from '@levamen/core';
+} from '@levamen/core/study';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { quantityText } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
 import type { PowerContext } from './power-context';
 
 /** The legs as a balance: what each carries, against what it may. */

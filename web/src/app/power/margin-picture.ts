@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { MarginKey } from '@levamen/core';
+import type { MarginKey } from '@levamen/core/study';
 import { EvaluationService } from '../data/evaluation';
 import { DemandBandChart } from './demand-band-chart';
 import { GapList } from './gap-list';

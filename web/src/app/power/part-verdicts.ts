@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { dayPartFacts, dayParts, partMargins, quantityText, type Margin } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { dayPartFacts, dayParts } from '@levamen/core/house';
+import { type Margin, partMargins } from '@levamen/core/study';
 import { VerdictMark } from '../ui/verdict-mark';
 import type { PowerContext } from './power-context';
 

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { pickupLengthS, pickupReport, pickupVA, quantityText, type TripEvent } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { pickupVA, type TripEvent } from '@levamen/core/electric';
+import { pickupLengthS, pickupReport } from '@levamen/core/study';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';

@@ -1,4 +1,6 @@
-import type { DemandContext, Evaluation, Season, Stack } from '@levamen/core';
+import type { Season } from '@levamen/core/nature';
+import type { Stack } from '@levamen/core/equipment';
+import type { DemandContext, Evaluation } from '@levamen/core/study';
 
 /** What the pictures of power are drawn from. */
 export interface PowerContext {

@@ -1,18 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { quantityText } from '@levamen/core/base';
 import {
-  connectedVA,
   lockedRotorPowerFactor,
-  overloadOfShare,
   phasorSumVA,
-  quantityText,
-  startLevels,
   startPowerFactor,
-  startRatio,
   voltageDipShare,
-  type Load,
-  type OverloadPoint,
-  type StartCase,
-} from '@levamen/core';
+} from '@levamen/core/electric';
+import { overloadOfShare, type OverloadPoint, startRatio } from '@levamen/core/equipment';
+import { connectedVA, type Load } from '@levamen/core/house';
+import { type StartCase, startLevels } from '@levamen/core/study';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';

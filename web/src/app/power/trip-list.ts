@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { quantityText, shedTiming, type TripEvent } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { TripEvent } from '@levamen/core/electric';
+import { shedTiming } from '@levamen/core/study';
 import type { PowerContext } from './power-context';
 
 const words: Readonly<Record<TripEvent['kind'], string>> = {

@@ -1,6 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { mergeJobs, type MergeQuestion, type MergeSide } from '@levamen/core';
+import { mergeJobs, type MergeQuestion, type MergeSide } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { JobSession } from '../data/job-session';

@@ -1,4 +1,4 @@
-import type { RevisionEntry } from '@levamen/core';
+import type { RevisionEntry } from '@levamen/core/api';
 
 /** The revisions of one day on this device's clock, newest first. */
 export interface HistoryDay {

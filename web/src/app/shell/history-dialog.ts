@@ -10,7 +10,8 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { diffJobs, sameValue, type RevisionEntry, type SavedJob } from '@levamen/core';
+import { diffJobs, sameValue } from '@levamen/core/job';
+import type { RevisionEntry, SavedJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { nameSchema } from '@levamen/core';
+import { nameSchema } from '@levamen/core/base';
 import { TypedText } from '../ui/typed-text';
 
 /** The job's name, edited where it stands. */

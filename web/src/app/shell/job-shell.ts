@@ -9,7 +9,8 @@ import {
   RouterLink,
   RouterOutlet,
 } from '@angular/router';
-import { chooseFor, type UnreadableJob } from '@levamen/core';
+import { chooseFor } from '@levamen/core/design';
+import type { UnreadableJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { catchError, EMPTY, filter, fromEvent, map, merge, Subject, switchMap, tap } from 'rxjs';
 import { Appearance } from '../data/appearance';

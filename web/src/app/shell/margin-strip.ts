@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { quantityText, type Margin } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { Margin } from '@levamen/core/study';
 import { EvaluationService } from '../data/evaluation';
 import { MarginsService } from '../data/margins';
 import { VerdictMark } from '../ui/verdict-mark';

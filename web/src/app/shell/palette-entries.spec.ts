@@ -1,4 +1,6 @@
-import { builtInCatalogue, demoJobs, evaluatePlan } from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import { evaluatePlan } from '@levamen/core/study';
+import { demoJobs } from '@levamen/core/job';
 import { describe, expect, it } from 'vitest';
 import { findEntries, paletteEntries } from './palette-entries';
 import { shellAction } from './shortcuts';

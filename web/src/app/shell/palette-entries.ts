@@ -1,12 +1,7 @@
-import {
-  circuitsById,
-  circuitText,
-  quantityText,
-  spacesText,
-  type Evaluation,
-  type Figure,
-  type Job,
-} from '@levamen/core';
+import { type Figure, quantityText } from '@levamen/core/base';
+import { circuitsById, circuitText, spacesText } from '@levamen/core/house';
+import type { Evaluation } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { laneFacts } from '../stages/backup/lane-facts';
 import { stages } from './stages';
 

@@ -1,4 +1,4 @@
-import { demoJobs, newJob } from '@levamen/core';
+import { demoJobs, newJob } from '@levamen/core/job';
 import { describe, expect, it } from 'vitest';
 import { shellAction, shortcuts } from './shortcuts';
 import { stages } from './stages';

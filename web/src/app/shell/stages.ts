@@ -1,4 +1,4 @@
-import type { Job } from '@levamen/core';
+import type { Job } from '@levamen/core/job';
 
 /** How far a stage is filled in. */
 export interface Completeness {

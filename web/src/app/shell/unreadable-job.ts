@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
-import { readJob, type Job, type UnreadableJob } from '@levamen/core';
+import { type Job, readJob } from '@levamen/core/job';
+import type { UnreadableJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { catchError, EMPTY, from, switchMap, type Observable } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';

@@ -7,7 +7,7 @@ import {
   inject,
   viewChild,
 } from '@angular/core';
-import { quantityText, sourceText, workingText } from '@levamen/core';
+import { quantityText, sourceText, workingText } from '@levamen/core/base';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../data/evaluation';
 import { MarginPicture } from '../power/margin-picture';

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Figure, Margin, MarginKey } from '@levamen/core';
+import type { Figure } from '@levamen/core/base';
+import type { Margin, MarginKey } from '@levamen/core/study';
 import { MarginsService } from '../data/margins';
 
 /** What the working drawer shows: a margin, or a figure and the way that led to it. */

@@ -1,18 +1,8 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
-import {
-  demoJobs,
-  loadLibrary,
-  maxArrays,
-  maxDevices,
-  maxLoads,
-  readChange,
-  readJob,
-  settlePlan,
-  starterSets,
-  type Bill,
-  type Job,
-} from '@levamen/core';
+import { type Bill, loadLibrary, maxDevices, starterSets } from '@levamen/core/house';
+import { maxArrays, maxLoads, settlePlan } from '@levamen/core/design';
+import { demoJobs, type Job, readChange, readJob } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../data/job-session';

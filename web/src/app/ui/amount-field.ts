@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import type { UnitSystem } from '@levamen/core';
+import type { UnitSystem } from '@levamen/core/base';
 import { InputText } from 'primeng/inputtext';
 import { debounceTime, merge, Subject } from 'rxjs';
 import type * as z from 'zod';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { DemandView, UnitSystem } from '@levamen/core';
+import type { UnitSystem } from '@levamen/core/base';
+import type { DemandView } from '@levamen/core/study';
 import { FigureButton } from './figure-button';
 
 /** Inverter power by rule of thumb, by code, as measured, added up and as a distribution, side by side. */

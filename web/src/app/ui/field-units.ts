@@ -1,4 +1,4 @@
-import type { UnitFactors, UnitSystem } from '@levamen/core';
+import type { UnitFactors, UnitSystem } from '@levamen/core/base';
 
 export type FieldUnit =
   | 'W'

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { Figure, UnitSystem } from '@levamen/core';
+import type { Figure, UnitSystem } from '@levamen/core/base';
 import { Working } from '../shell/working';
 import { Quantity } from './quantity';
 

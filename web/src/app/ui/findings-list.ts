@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Finding, Severity } from '@levamen/core';
+import type { Finding, Severity } from '@levamen/core/base';
 
 const words: Readonly<Record<Severity, { readonly word: string; readonly icon: string }>> = {
   stops: { word: 'stops the job', icon: 'pi pi-ban' },

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatQuantity, type FigureUnit, type UnitSystem } from '@levamen/core';
+import { type FigureUnit, formatQuantity, type UnitSystem } from '@levamen/core/base';
 
 /** A value with its unit set smaller. */
 @Component({

@@ -1,4 +1,4 @@
-import { amountSchema } from '@levamen/core';
+import { amountSchema } from '@levamen/core/base';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { amountText, readAmount } from './read-amount';

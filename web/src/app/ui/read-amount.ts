@@ -1,4 +1,4 @@
-import { parseQuantity, type UnitSystem } from '@levamen/core';
+import { parseQuantity, type UnitSystem } from '@levamen/core/base';
 import type * as z from 'zod';
 import { fieldScale, type FieldUnit } from './field-units';
 

@@ -1,4 +1,4 @@
-import { supplySystems, systemFacts, type SupplySystem } from '@levamen/core';
+import { type SupplySystem, supplySystems, systemFacts } from '@levamen/core/electric';
 import type { Choice } from './choice-field';
 
 export const supplyChoices: readonly Choice<SupplySystem>[] = supplySystems.map((value) => ({

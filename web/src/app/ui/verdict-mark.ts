@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Verdict } from '@levamen/core';
+import type { Verdict } from '@levamen/core/study';
 
 const marks: Readonly<Record<Verdict, { readonly word: string; readonly icon: string }>> = {
   holds: { word: 'holds', icon: 'pi pi-check-circle' },

@@ -1,4 +1,6 @@
-import type { Catalogue, Job, Mending, StackPart, SubstituteOutcome, Suggestion } from '@levamen/core';
+import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { Mending, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 
 /** Searches around the backup set, in a worker. */
 export interface BackupApi {

@@ -1,4 +1,4 @@
-import { evaluatePlan, substituteOutcomes, suggestBackup, waysToMend } from '@levamen/core';
+import { evaluatePlan, substituteOutcomes, suggestBackup, waysToMend } from '@levamen/core/study';
 import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 

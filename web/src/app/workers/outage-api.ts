@@ -1,12 +1,6 @@
-import type {
-  Catalogue,
-  OutageRun,
-  OutageStudy,
-  ReservePoint,
-  Season,
-  SeasonOutlook,
-  SeasonWish,
-} from '@levamen/core';
+import type { Season } from '@levamen/core/nature';
+import type { Catalogue } from '@levamen/core/equipment';
+import type { OutageRun, OutageStudy, ReservePoint, SeasonOutlook, SeasonWish } from '@levamen/core/study';
 
 /** How outages from a stretch of hours end. */
 export interface FatesOfHours {

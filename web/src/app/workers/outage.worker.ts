@@ -1,17 +1,17 @@
+import type { Catalogue } from '@levamen/core/equipment';
 import {
   horizonMin,
   outageFates,
   outagePlan,
+  type OutageStudy,
+  type OutageYear,
   playOutage,
   reservePoint,
   runtimeOutlook,
   seasonOutlook,
   studyYear,
   windowFor,
-  type Catalogue,
-  type OutageStudy,
-  type OutageYear,
-} from '@levamen/core';
+} from '@levamen/core/study';
 import { expose, transfer } from 'comlink';
 import type { OutageApi } from './outage-api';
 

@@ -1,12 +1,12 @@
 import type {
+  ChannelRole,
   CsvOptions,
   CsvShape,
-  ChannelRole,
   MeasuredUse,
   ReadingProblem,
-  SavedReadingSet,
   UsageAnalysis,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { SavedReadingSet } from '@levamen/core/api';
 
 /** What is known of a file before it is read. */
 export type FilePreview =

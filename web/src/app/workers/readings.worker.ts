@@ -1,21 +1,19 @@
 import {
   analyseReadings,
+  type Channel,
+  type CsvOptions,
   CsvReadings,
+  type CsvShape,
   decodeMilli,
   encodeMilli,
   EspiReadings,
   gap,
   guessCsvShape,
   measuredUse,
-  readingSetSchema,
-  savedReadingSetSchema,
-  type Channel,
-  type CsvOptions,
-  type CsvShape,
   type ReadingProblem,
   type Readings,
-  type SavedReadingSet,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import { readingSetSchema, type SavedReadingSet, savedReadingSetSchema } from '@levamen/core/api';
 import { expose } from 'comlink';
 import { parse } from 'papaparse';
 import { SaxesParser } from 'saxes';

@@ -1,5 +1,4 @@
-import { systemFacts, type LegSet } from '../../../electric/supply/legs.js';
-import type { SupplySystem } from '../../../electric/supply/supply.schema.js';
+import { type LegSet, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import type { TypicalLoad } from './typical-load.js';
 import { lighterLeg } from '../lighter-leg.js';
 import type { Load } from '../load.schema.js';

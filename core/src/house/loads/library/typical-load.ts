@@ -1,5 +1,5 @@
 import type { HoursOfUse, Start, Tier } from '../load.schema.js';
-import type { Season } from '../../../nature/season/season.js';
+import type { Season } from '../../../nature/index.js';
 import type { LoadKind } from '../load-kinds.js';
 
 /** Hours in the night, morning, day and evening part. */

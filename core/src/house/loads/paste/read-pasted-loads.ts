@@ -1,5 +1,5 @@
-import { parseQuantity } from '../../../base/parse-quantity.js';
-import type { SupplySystem } from '../../../electric/supply/supply.schema.js';
+import { parseQuantity } from '../../../base/index.js';
+import type { SupplySystem } from '../../../electric/index.js';
 import { blankLoad } from '../blank-load.js';
 import { loadSchema, tiers, type Load, type Tier } from '../load.schema.js';
 import { spreadHours } from '../spread-hours.js';

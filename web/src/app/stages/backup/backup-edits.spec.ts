@@ -1,16 +1,9 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
-import {
-  benchItems,
-  builtInCatalogue,
-  demoJobs,
-  evaluatePlan,
-  islandsOf,
-  jobSchema,
-  settlePlan,
-  suggestBackup,
-  type Job,
-} from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import { benchItems, islandsOf, settlePlan } from '@levamen/core/design';
+import { evaluatePlan, suggestBackup } from '@levamen/core/study';
+import { demoJobs, type Job, jobSchema } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { BackupEdits } from './backup-edits';

@@ -1,18 +1,14 @@
 import { inject, Injectable } from '@angular/core';
+import type { Lane, Shed } from '@levamen/core/house';
 import {
+  type BenchItem,
   changeServiceBackup,
   changeShed,
   moveToLane,
-  takeSuggestion,
-  withSubstitute,
-  type BenchItem,
-  type Job,
-  type Lane,
   type ServiceBackup,
-  type Shed,
-  type Substitute,
-  type Suggestion,
-} from '@levamen/core';
+} from '@levamen/core/design';
+import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 import { laneFacts } from './lane-facts';
 

@@ -1,5 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import type { Job, Mending, SubstituteOutcome, Suggestion } from '@levamen/core';
+import type { Mending, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';

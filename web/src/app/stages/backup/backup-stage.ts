@@ -10,14 +10,11 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import {
-  benchItems,
-  itemEffects,
-  planRequirements,
-  type Finding,
-  type ItemEffect,
-  type Service,
-} from '@levamen/core';
+import type { Finding } from '@levamen/core/base';
+import type { Service } from '@levamen/core/house';
+import { benchItems } from '@levamen/core/design';
+import { type ItemEffect, itemEffects } from '@levamen/core/study';
+import { planRequirements } from '@levamen/core/checks';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { auditTime, map } from 'rxjs';

@@ -1,12 +1,7 @@
-import {
-  benchItems,
-  builtInCatalogue,
-  demoJobs,
-  evaluatePlan,
-  itemEffects,
-  moveToLane,
-  type Job,
-} from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import { benchItems, moveToLane } from '@levamen/core/design';
+import { evaluatePlan, itemEffects } from '@levamen/core/study';
+import { demoJobs, type Job } from '@levamen/core/job';
 import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';
 

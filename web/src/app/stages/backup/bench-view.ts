@@ -1,15 +1,8 @@
-import {
-  circuitLegSet,
-  lanes,
-  quantityText,
-  spacesText,
-  type BenchItem,
-  type BrokenLimit,
-  type ItemEffect,
-  type Lane,
-  type SupplySystem,
-  type Tier,
-} from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { SupplySystem } from '@levamen/core/electric';
+import { circuitLegSet, type Lane, lanes, spacesText, type Tier } from '@levamen/core/house';
+import type { BenchItem } from '@levamen/core/design';
+import type { BrokenLimit, ItemEffect } from '@levamen/core/study';
 import { laneFacts } from './lane-facts';
 
 /** A circuit as a row of the bench. */

@@ -11,7 +11,8 @@ import {
   model,
   output,
 } from '@angular/core';
-import { lanes, type BenchItem, type Lane } from '@levamen/core';
+import { type Lane, lanes } from '@levamen/core/house';
+import type { BenchItem } from '@levamen/core/design';
 import type { BenchRow, LaneView } from './bench-view';
 import { laneFacts } from './lane-facts';
 

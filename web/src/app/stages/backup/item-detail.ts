@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { quantityText } from '@levamen/core/base';
+import type { Season } from '@levamen/core/nature';
 import {
   dailyEnergyWh,
+  type Lane,
   lanes,
-  quantityText,
   runningPowerVA,
+  type Shed,
   shedSchema,
   startText,
   usualShed,
-  type BenchItem,
-  type ItemEffect,
-  type Lane,
-  type Season,
-  type Shed,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { BenchItem } from '@levamen/core/design';
+import type { ItemEffect } from '@levamen/core/study';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField } from '../../ui/choice-field';
 import { BackupEdits } from './backup-edits';

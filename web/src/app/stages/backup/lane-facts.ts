@@ -1,4 +1,4 @@
-import type { Lane, ShedDevice, ShedMoment } from '@levamen/core';
+import type { Lane, ShedDevice, ShedMoment } from '@levamen/core/house';
 import type { Choice } from '../../ui/choice-field';
 
 interface LaneFacts {

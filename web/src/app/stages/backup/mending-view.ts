@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
-import { quantityText, type Outcome, type SubstituteOutcome, type WayToMend } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { Outcome, SubstituteOutcome, WayToMend } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../../data/evaluation';
 import { BackupEdits } from './backup-edits';

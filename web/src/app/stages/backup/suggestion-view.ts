@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { backupSchema, type Suggestion } from '@levamen/core';
+import { backupSchema } from '@levamen/core/design';
+import type { Suggestion } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { AmountField } from '../../ui/amount-field';
 import { BackupEdits } from './backup-edits';

@@ -1,22 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Finding, UnitSystem } from '@levamen/core/base';
+import { panelUpstream, type Service } from '@levamen/core/house';
 import {
+  type BondPlace,
   bondPlaces,
+  type IsolatingDevice,
   isolatingDevices,
-  panelUpstream,
+  type School,
   schoolFacts,
   schools,
   serviceBackup,
-  serviceBackupSchema,
-  type BondPlace,
-  type Finding,
-  type IsolatingDevice,
-  type Job,
-  type School,
-  type Service,
   type ServiceBackup,
-  type UnitSystem,
-} from '@levamen/core';
+  serviceBackupSchema,
+} from '@levamen/core/design';
+import type { Job } from '@levamen/core/job';
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';

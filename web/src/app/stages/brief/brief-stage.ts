@@ -1,22 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Season } from '@levamen/core/nature';
+import { type Supply, supplySchema, type SupplySystem } from '@levamen/core/electric';
+import { outageFacts, type Site, siteSchema } from '@levamen/core/house';
 import {
-  briefSchema,
-  outageFacts,
-  plannedAdditionSchema,
-  changeSupply,
-  siteSchema,
-  supplySchema,
   type Brief,
+  briefSchema,
+  changeSupply,
   type GoalWeight,
   type OutageWeather,
   type PlannedAddition,
+  plannedAdditionSchema,
   type PowerBasis,
-  type Season,
-  type Site,
-  type Supply,
-  type SupplySystem,
-} from '@levamen/core';
+} from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { SelectButton } from 'primeng/selectbutton';

@@ -9,20 +9,20 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { quantityText } from '@levamen/core/base';
+import type { Season } from '@levamen/core/nature';
 import {
   dailyEnergyWh,
   kindFacts,
+  type Load,
   loadLibrary,
-  quantityText,
   readPastedLoads,
+  type StarterSet,
   starterSets,
   startText,
-  type Job,
-  type Load,
-  type Season,
-  type StarterSet,
   type TypicalLoad,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

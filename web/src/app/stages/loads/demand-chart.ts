@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { tiers, type Tier } from '@levamen/core';
+import { type Tier, tiers } from '@levamen/core/house';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import { chartBase, chartInk, powerLabel } from '../../ui/chart-ink';

@@ -1,4 +1,4 @@
-import { blankLoad, hoursPerDayH, loadSchema, type Load } from '@levamen/core';
+import { blankLoad, hoursPerDayH, type Load, loadSchema } from '@levamen/core/house';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {

@@ -1,19 +1,16 @@
+import { quantityText } from '@levamen/core/base';
+import { type Season, seasons } from '@levamen/core/nature';
+import { type LegSet, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import {
   hoursPerDayH,
+  type Load,
   loadSchema,
   parseStart,
-  quantityText,
-  seasons,
   spreadHours,
   startText,
-  systemFacts,
-  tiers,
-  type LegSet,
-  type Load,
-  type Season,
-  type SupplySystem,
   type Tier,
-} from '@levamen/core';
+  tiers,
+} from '@levamen/core/house';
 import * as z from 'zod';
 import { amountText, readAmount } from '../../ui/read-amount';
 

@@ -1,29 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { quantityText } from '@levamen/core/base';
+import { type Season, seasons } from '@levamen/core/nature';
+import type { LegSet } from '@levamen/core/electric';
 import {
   bases,
+  type Basis,
   circuitsById,
   circuitText,
   cyclesPerHour,
   dayPartFacts,
   dayParts,
+  type HoursOfUse,
   hoursOfUseSchema,
   kindFacts,
-  loadKinds,
-  loadSchema,
-  quantityText,
-  restartDelayS,
-  runningPowerVA,
-  seasons,
-  startDemand,
-  type Basis,
-  type HoursOfUse,
-  type LegSet,
   type Load,
   type LoadKind,
-  type Season,
+  loadKinds,
+  loadSchema,
+  restartDelayS,
+  runningPowerVA,
   type Start,
   type Survey,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import { startDemand } from '@levamen/core/study';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';

@@ -1,14 +1,14 @@
 import { inject, Injectable } from '@angular/core';
 import {
   blankLoad,
+  type Load,
   loadFromLibrary,
   loadLibrary,
-  maxLoads,
-  type Job,
-  type Load,
   type StarterSet,
   type TypicalLoad,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import { maxLoads } from '@levamen/core/design';
+import type { Job } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 
 const newId = (): string => crypto.randomUUID();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Load } from '@levamen/core';
+import type { Load } from '@levamen/core/house';
 import { cellChoices, loadColumns, type CellContext, type LoadColumn } from './load-columns';
 
 /** What one cell shows. */

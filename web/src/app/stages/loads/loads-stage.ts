@@ -9,7 +9,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { circuitLegSets, type LoadEffect } from '@levamen/core';
+import { circuitLegSets } from '@levamen/core/house';
+import type { LoadEffect } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';

@@ -11,7 +11,9 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { quantityText, type Load, type LoadEffect } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { Load } from '@levamen/core/house';
+import type { LoadEffect } from '@levamen/core/study';
 import { cellText, costText, loadColumns, writeCell, type CellContext, type ColumnKey } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { LoadRow, type LoadCell, type LoadRowView } from './load-row';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { codeLetters, startSchema, type Start } from '@levamen/core';
+import { codeLetters } from '@levamen/core/electric';
+import { type Start, startSchema } from '@levamen/core/house';
 import type * as z from 'zod';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';

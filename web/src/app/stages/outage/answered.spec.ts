@@ -1,6 +1,7 @@
 import '@angular/compiler';
 import { signal } from '@angular/core';
-import { newJob, type OutageStudy } from '@levamen/core';
+import type { OutageStudy } from '@levamen/core/study';
+import { newJob } from '@levamen/core/job';
 import { Subject } from 'rxjs';
 import { describe, expect, it } from 'vitest';
 import type { Progress } from '../../data/outage-studies';

@@ -8,14 +8,9 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  recordSurvived,
-  seasons,
-  survivalCurve,
-  type Job,
-  type Season,
-  type SurvivalPoint,
-} from '@levamen/core';
+import { type Season, seasons } from '@levamen/core/nature';
+import { recordSurvived, survivalCurve, type SurvivalPoint } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { SelectButton } from 'primeng/selectbutton';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';

@@ -1,4 +1,6 @@
-import { helpfulChanges, type Catalogue, type OutageStudy, type Scenario } from '@levamen/core';
+import type { Catalogue } from '@levamen/core/equipment';
+import type { Scenario } from '@levamen/core/design';
+import { helpfulChanges, type OutageStudy } from '@levamen/core/study';
 
 /** Something an outage can be compared with. */
 export interface Comparison {

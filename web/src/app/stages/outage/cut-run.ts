@@ -1,4 +1,5 @@
-import type { OutageRun, Tier } from '@levamen/core';
+import type { Tier } from '@levamen/core/house';
+import type { OutageRun } from '@levamen/core/study';
 
 type Pictured = Pick<
   OutageRun,

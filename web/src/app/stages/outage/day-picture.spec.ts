@@ -1,12 +1,7 @@
-import {
-  builtInCatalogue,
-  demoJobs,
-  playOutage,
-  studyYear,
-  usualGenerator,
-  type Job,
-  type OutageRun,
-} from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import { usualGenerator } from '@levamen/core/design';
+import { type OutageRun, playOutage, studyYear } from '@levamen/core/study';
+import { demoJobs, type Job } from '@levamen/core/job';
 import { describe, expect, it } from 'vitest';
 import { chartInk } from '../../ui/chart-ink';
 import { cutRun } from './cut-run';

@@ -10,7 +10,10 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { OutageDrill, quantityText, studyYear, tiers, type DrillNow, type Job } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { tiers } from '@levamen/core/house';
+import { type DrillNow, OutageDrill, studyYear } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { ToggleSwitch } from 'primeng/toggleswitch';

@@ -1,14 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
-import {
-  chooseFor,
-  helpfulChanges,
-  islandsOf,
-  quantityText,
-  scenarioSchema,
-  type HelpfulChange,
-  type Job,
-  type SeasonOutlook,
-} from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { chooseFor, islandsOf, scenarioSchema } from '@levamen/core/design';
+import { type HelpfulChange, helpfulChanges, type SeasonOutlook } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { map } from 'rxjs';
 import { AnswerStore } from '../../data/answer-store';

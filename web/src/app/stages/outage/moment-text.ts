@@ -1,4 +1,4 @@
-import { monthDays, monthOf } from '@levamen/core';
+import { monthDays, monthOf } from '@levamen/core/nature';
 
 export const monthNames = [
   'Jan',

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { outageWeather, worstSpells, yearMap, type OutageRun, type OutageStudy } from '@levamen/core';
+import { worstSpells } from '@levamen/core/nature';
+import { type OutageRun, type OutageStudy, outageWeather, yearMap } from '@levamen/core/study';
 import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { OutageStudies, type Progress, type YearOfFates } from '../../data/outage-studies';

@@ -1,4 +1,5 @@
-import { builtInCatalogue, demoJobs } from '@levamen/core';
+import { builtInCatalogue } from '@levamen/core/equipment';
+import { demoJobs } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { comparisonsOf } from './comparisons';

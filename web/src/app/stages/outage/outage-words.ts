@@ -1,4 +1,5 @@
-import type { Cause, OutageEvent, OutageEventKind, Tier, TierResult } from '@levamen/core';
+import type { Tier } from '@levamen/core/house';
+import type { Cause, OutageEvent, OutageEventKind, TierResult } from '@levamen/core/study';
 
 export const causeWords: Readonly<Record<Cause, string>> = {
   none: 'gets through',

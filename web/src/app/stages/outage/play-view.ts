@@ -7,14 +7,9 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import {
-  quantityText,
-  servedTiers,
-  type Job,
-  type OutageRun,
-  type TierResult,
-  type UnitSystem,
-} from '@levamen/core';
+import { quantityText, type UnitSystem } from '@levamen/core/base';
+import { type OutageRun, servedTiers, type TierResult } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { fieldScale } from '../../ui/field-units';

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
-import { quantityText, reserveShares, type Job, type ReservePoint } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { type ReservePoint, reserveShares } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
 import { OutageStudies } from '../../data/outage-studies';

@@ -8,7 +8,8 @@ import {
   ElementRef,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { horizonMin, quantityText, reachedMin, type MapCell } from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { horizonMin, type MapCell, reachedMin } from '@levamen/core/study';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Choice } from '../../ui/choice-field';
 import { monthNames, momentText } from './moment-text';

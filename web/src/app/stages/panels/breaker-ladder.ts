@@ -12,7 +12,8 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { breakersIn, spaceAt, spacePlace, type Circuit, type Job, type Panel } from '@levamen/core';
+import { breakersIn, type Circuit, type Panel, spaceAt, spacePlace } from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { ladderView } from './ladder-view';
 import { PanelEdits } from './panel-edits';
 

@@ -1,19 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { quantityText } from '@levamen/core/base';
 import {
+  type Circuit,
   circuitLegSet,
   circuitSchema,
   connectedVA,
   loadsBehind,
-  panelFedBy,
-  protections,
-  quantityText,
-  spacesFrom,
-  type Circuit,
-  type Job,
   type Panel,
+  panelFedBy,
   type Protection,
-} from '@levamen/core';
+  protections,
+  spacesFrom,
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import * as z from 'zod';

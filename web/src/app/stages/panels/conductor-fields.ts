@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import {
-  conductorMaterials,
-  conductorSizes,
   type Conductor,
   type ConductorMaterial,
+  conductorMaterials,
   type ConductorSize,
-} from '@levamen/core';
+  conductorSizes,
+} from '@levamen/core/electric';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 
 /** Size and material of a conductor. Choosing a size first takes copper. */

@@ -14,10 +14,10 @@ import {
   circuitColumns,
   circuitEntryText,
   guessCircuitColumns,
+  type Panel,
   readCircuitRows,
   spacesText,
-  type Panel,
-} from '@levamen/core';
+} from '@levamen/core/house';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

@@ -1,12 +1,5 @@
-import {
-  demoJobs,
-  newCircuit,
-  newPanel,
-  panelLayouts,
-  type Circuit,
-  type Job,
-  type Panel,
-} from '@levamen/core';
+import { type Circuit, newCircuit, newPanel, type Panel, panelLayouts } from '@levamen/core/house';
+import { demoJobs, type Job } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ladderView, type PlaceView } from './ladder-view';

@@ -1,16 +1,16 @@
+import type { Leg } from '@levamen/core/electric';
 import {
   breakersIn,
+  type Circuit,
   circuitEntryText,
+  type Panel,
   panelFedBy,
   panelRows,
   spaceAt,
   spaceLeg,
   spacePlace,
-  type Circuit,
-  type Job,
-  type Leg,
-  type Panel,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 
 /** One breaker as the ladder shows it. */
 export interface BreakerView {

@@ -1,13 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  dayPartFacts,
-  panelBalance,
-  quantityText,
-  type Job,
-  type Panel,
-  type Season,
-  type SwapPlan,
-} from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { Season } from '@levamen/core/nature';
+import { dayPartFacts, type Panel, panelBalance, type SwapPlan } from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { PanelEdits } from './panel-edits';
 

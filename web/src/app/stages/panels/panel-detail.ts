@@ -1,21 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { UnitSystem } from '@levamen/core/base';
+import { type Leg, systemFacts } from '@levamen/core/electric';
 import {
-  deviceKinds,
-  panelLayouts,
-  maxDevices,
-  panelSchema,
-  systemFacts,
-  wouldLoop,
   type Device,
   type DeviceKind,
+  deviceKinds,
   type FedFrom,
-  type Job,
-  type Leg,
+  maxDevices,
   type Panel,
   type PanelLayout,
-  type UnitSystem,
-} from '@levamen/core';
+  panelLayouts,
+  panelSchema,
+  wouldLoop,
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../ui/amount-field';

@@ -1,6 +1,8 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
-import { demoJobs, jobSchema, settlePlan, type Circuit, type Job, type Panel } from '@levamen/core';
+import type { Circuit, Panel } from '@levamen/core/house';
+import { settlePlan } from '@levamen/core/design';
+import { demoJobs, type Job, jobSchema } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { UsageEdits } from '../usage/usage-edits';

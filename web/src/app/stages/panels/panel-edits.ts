@@ -1,18 +1,18 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  type Circuit,
+  type FedFrom,
   moveBreaker,
   newPanel,
   newService,
-  putBreaker,
-  readCircuitEntry,
-  type Circuit,
-  type FedFrom,
-  type Job,
   type Panel,
+  putBreaker,
   type PutBreaker,
+  readCircuitEntry,
   type Service,
   type Survey,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 
 const newId = (): string => crypto.randomUUID();

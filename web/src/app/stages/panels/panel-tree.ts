@@ -1,4 +1,4 @@
-import type { Survey } from '@levamen/core';
+import type { Survey } from '@levamen/core/house';
 
 /** A service or a panel in the order in which one feeds the next. */
 export interface TreeEntry {

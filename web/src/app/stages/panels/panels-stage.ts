@@ -10,7 +10,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { breakersIn, circuitsById, panelFindings, type Panel } from '@levamen/core';
+import { breakersIn, circuitsById, type Panel } from '@levamen/core/house';
+import { panelFindings } from '@levamen/core/checks';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';

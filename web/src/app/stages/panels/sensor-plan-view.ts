@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { circuitsById, circuitText, sensorPlan, type Job } from '@levamen/core';
+import { circuitsById, circuitText } from '@levamen/core/house';
+import { sensorPlan } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { PanelEdits } from './panel-edits';
 

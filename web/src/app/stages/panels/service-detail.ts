@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import { serviceSchema, type Service } from '@levamen/core';
+import { type Service, serviceSchema } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { AmountField } from '../../ui/amount-field';
 import { TextField } from '../../ui/text-field';

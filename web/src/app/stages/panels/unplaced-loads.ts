@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { Circuit, Load } from '@levamen/core';
+import type { Circuit, Load } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { PanelEdits } from './panel-edits';
 

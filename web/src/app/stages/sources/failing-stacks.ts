@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { StackPart } from '@levamen/core';
+import type { StackPart } from '@levamen/core/equipment';
 import { Button } from 'primeng/button';
 import { Quantity } from '../../ui/quantity';
 import type { StackRow } from './stack-row';

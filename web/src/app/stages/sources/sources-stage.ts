@@ -1,13 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  chooseFor,
-  chosenFor,
-  quantityText,
-  type JudgedStack,
-  type Margin,
-  type StackPart,
-} from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import type { StackPart } from '@levamen/core/equipment';
+import { chooseFor, chosenFor } from '@levamen/core/design';
+import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { stackPartSchema, type Catalogue, type StackPart, type SupplySystem, type Unit } from '@levamen/core';
+import type { SupplySystem } from '@levamen/core/electric';
+import { type Catalogue, type StackPart, stackPartSchema, type Unit } from '@levamen/core/equipment';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 

@@ -1,4 +1,4 @@
-import type { JudgedStack } from '@levamen/core';
+import type { JudgedStack } from '@levamen/core/study';
 
 /** One stack as the tables of Sources show it. */
 export interface StackRow {

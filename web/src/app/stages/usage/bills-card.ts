@@ -1,16 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import {
-  billDays,
-  billDayWh,
-  billFacts,
-  billSchema,
-  parseQuantity,
-  quantityText,
-  readBills,
-  type Bill,
-  type Job,
-  type UnitSystem,
-} from '@levamen/core';
+import { parseQuantity, quantityText, type UnitSystem } from '@levamen/core/base';
+import { type Bill, billDays, billDayWh, billFacts, billSchema, readBills } from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';

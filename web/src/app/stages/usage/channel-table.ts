@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { quantityText } from '@levamen/core/base';
 import {
+  type ChannelAnalysis,
+  type ChannelRole,
   channelRoles,
   circuitsById,
   circuitText,
-  quantityText,
   suggestCircuits,
-  type ChannelAnalysis,
-  type ChannelRole,
-  type Job,
   type UsageAnalysis,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { roleChoices } from './role-choices';
 import { UsageEdits } from './usage-edits';

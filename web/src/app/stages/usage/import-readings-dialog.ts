@@ -1,17 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  channelRoles,
-  clockKinds,
-  siteSchema,
-  valueUnits,
   type ChannelRole,
+  channelRoles,
   type ClockKind,
+  clockKinds,
   type CsvOptions,
   type CsvShape,
+  siteSchema,
   type ValueColumn,
   type ValueUnit,
-} from '@levamen/core';
+  valueUnits,
+} from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

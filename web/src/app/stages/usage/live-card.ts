@@ -9,16 +9,10 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  circuitLegs,
-  circuitsById,
-  detectStep,
-  quantityText,
-  systemFacts,
-  type Job,
-  type Load,
-  type PowerStep,
-} from '@levamen/core';
+import { quantityText } from '@levamen/core/base';
+import { systemFacts } from '@levamen/core/electric';
+import { circuitLegs, circuitsById, detectStep, type Load, type PowerStep } from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ChoiceField, type Choice } from '../../ui/choice-field';

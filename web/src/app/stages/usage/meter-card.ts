@@ -9,17 +9,11 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import {
-  measuredLegDemand,
-  measurementOf,
-  quantityText,
-  usageFigures,
-  withMeasuredUse,
-  type ChannelRole,
-  type Job,
-  type SavedReadingSet,
-  type UnitSystem,
-} from '@levamen/core';
+import { quantityText, type UnitSystem } from '@levamen/core/base';
+import { type ChannelRole, measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house';
+import { usageFigures } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
+import type { SavedReadingSet } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { problemText } from '../../data/jobs-api';

@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { amountSchema } from '@levamen/core/base';
 import {
-  amountSchema,
   momentaryS,
+  type Outage,
   outageFacts,
   outageSchema,
   readLengthS,
   readOutages,
+  type Reliability,
   reliabilityFacts,
   reliabilitySchema,
-  settingsOf,
-  type Job,
-  type Outage,
-  type Reliability,
-} from '@levamen/core';
+} from '@levamen/core/house';
+import { settingsOf } from '@levamen/core/design';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { AmountField } from '../../ui/amount-field';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { ListRow } from '@levamen/core';
+import type { ListRow } from '@levamen/core/house';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';

@@ -1,4 +1,4 @@
-import { channelRoles, type ChannelRole } from '@levamen/core';
+import { type ChannelRole, channelRoles } from '@levamen/core/house';
 import type { Choice } from '../../ui/choice-field';
 
 const labels: Readonly<Record<ChannelRole, string>> = {

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import type { Bill, Job, Load, Outage, Usage } from '@levamen/core';
+import type { Bill, Load, Outage, Usage } from '@levamen/core/house';
+import type { Job } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 
 /** Changes to bills, outages and measurements; each is one step of undo. */

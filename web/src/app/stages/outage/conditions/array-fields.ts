@@ -1,13 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  defaultLosses,
-  solarArraySchema,
-  systemFacts,
-  totalLoss,
-  usualInverterW,
-  type SolarArray,
-  type SupplySystem,
-} from '@levamen/core';
+import { defaultLosses, totalLoss } from '@levamen/core/nature';
+import { type SupplySystem, systemFacts } from '@levamen/core/electric';
+import { type SolarArray, solarArraySchema, usualInverterW } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
 import { AmountField } from '../../../ui/amount-field';

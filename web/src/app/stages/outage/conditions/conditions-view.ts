@@ -1,15 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  outageSettingsOf,
-  outageWeather,
-  quantityText,
-  maxArrays,
-  scenarioSchema,
-  settingsOf,
-  surplusSolarWhPerDay,
-  type Job,
-  type UnitSystem,
-} from '@levamen/core';
+import { quantityText, type UnitSystem } from '@levamen/core/base';
+import { maxArrays, outageSettingsOf, scenarioSchema, settingsOf } from '@levamen/core/design';
+import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study';
+import type { Job } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { WeatherYears } from '../../../data/weather-years';
 import { injectFindings } from '../../../data/findings';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { generatorSchema, type Generator, type UnitSystem } from '@levamen/core';
+import type { UnitSystem } from '@levamen/core/base';
+import { type Generator, generatorSchema } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../../ui/amount-field';

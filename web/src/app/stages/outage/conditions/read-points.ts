@@ -1,4 +1,4 @@
-import type { SolarArray } from '@levamen/core';
+import type { SolarArray } from '@levamen/core/design';
 
 type Horizon = SolarArray['horizon'];
 

@@ -1,12 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import {
-  usualArray,
-  usualGenerator,
   type Generator,
   type Scenario,
   type SolarArray,
+  usualArray,
+  usualGenerator,
   type Vehicle,
-} from '@levamen/core';
+} from '@levamen/core/design';
 import { JobSession } from '../../../data/job-session';
 
 /** Edits of what an outage meets. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import { vehicleSchema, type Vehicle } from '@levamen/core';
+import { type Vehicle, vehicleSchema } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { AmountField } from '../../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../../ui/choice-field';

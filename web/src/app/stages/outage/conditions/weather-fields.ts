@@ -1,17 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { quantityText } from '@levamen/core/base';
 import {
   dailyLightWhPerM2,
-  outageSettingsOf,
-  quantityText,
-  scenarioSchema,
   typicalClimates,
+  type WeatherYear,
   worstSpells,
   writeEpw,
-  type Job,
-  type SavedWeather,
-  type WeatherYear,
-} from '@levamen/core';
+} from '@levamen/core/nature';
+import { outageSettingsOf, scenarioSchema } from '@levamen/core/design';
+import type { Job } from '@levamen/core/job';
+import type { SavedWeather } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
 import { JobsApi, problemText } from '../../../data/jobs-api';

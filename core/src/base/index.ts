@@ -1,0 +1,12 @@
+export { amountSchema, countSchema } from './amount.schema.js';
+export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
+export { type Finding, severities, type Severity } from './finding.js';
+export { formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
+export { interpolate } from './interpolate.js';
+export { nameList } from './name-list.js';
+export { parseQuantity, type UnitFactors } from './parse-quantity.js';
+export { seededNormal, seededRandom } from './seeded-random.js';
+export { setting, type Setting, settingSource } from './setting.js';
+export { sourceText } from './source-text.js';
+export { idSchema, lineSchema, nameSchema, noteSchema } from './text.schema.js';
+export { workingText } from './working-text.js';

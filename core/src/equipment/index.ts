@@ -1,0 +1,18 @@
+export { batteryDrainWh, type DrainPath } from './battery/battery-drain.js';
+export { peukertDrainW } from './battery/peukert-drain.js';
+export { requiredNameplateWh } from './battery/required-nameplate.js';
+export { builtInCatalogue } from './catalogue/built-in-catalogue.js';
+export {
+  type Battery,
+  type Catalogue,
+  catalogueSchema,
+  type OverloadPoint,
+  type Unit,
+} from './catalogue/unit.schema.js';
+export { overloadOfShare } from './inverter/overload-of-share.js';
+export { type DecisiveMoment, decisiveMoments, startRatio } from './inverter/start-ratio.js';
+export { startShare } from './inverter/start-share.js';
+export { assembleStack } from './stacks/assemble-stack.js';
+export { enumerateStacks } from './stacks/enumerate-stacks.js';
+export { type StackPart, stackPartSchema } from './stacks/stack-part.schema.js';
+export { runningLimitVA, type Stack } from './stacks/stack.js';

@@ -1,0 +1,13 @@
+export { applyDifference } from './apply-difference.js';
+export { demoJobs } from './demo-jobs.js';
+export { diffJobs, type FieldDifference } from './diff-jobs.js';
+export { valueAt } from './identity.js';
+export { jobJsonSchema } from './job-json-schema.js';
+export { type Job, jobSchema, jobVersion } from './job.schema.js';
+export { mendJob } from './mend-job.js';
+export { mergeJobs, type MergeQuestion } from './merge/merge-jobs.js';
+export type { MergeSide } from './merge/merge-trees.js';
+export { newJob } from './new-job.js';
+export { readChange } from './read-change.js';
+export { type DocumentProblem, readJob } from './read-job.js';
+export { sameValue } from './same-value.js';

@@ -1,0 +1,13 @@
+export { type Season, seasons } from './season/season.js';
+export { arrayPower, defaultLosses, totalLoss } from './sun/array-power.js';
+export { extraterrestrialWPerM2 } from './sun/extraterrestrial.js';
+export { cosIncidence } from './sun/incidence.js';
+export { sunPosition } from './sun/sun-position.js';
+export { hayDavies } from './sun/transposition.js';
+export { type Climate, typicalClimates } from './weather/climates.js';
+export { readWeatherFile } from './weather/read-weather-file.js';
+export { seasonOfDay } from './weather/season-of-day.js';
+export { syntheticYear } from './weather/synthetic-year.js';
+export { hoursOfYear, midHourMs, monthDays, monthOf, type WeatherYear } from './weather/weather-year.js';
+export { dailyLightWhPerM2, worstSpells } from './weather/worst-spells.js';
+export { writeEpw } from './weather/write-epw.js';

@@ -1,0 +1,1 @@
+export { panelSchedule, type PanelSchedule, scheduleColumns } from './panel-schedule.js';
