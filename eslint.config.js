@@ -22,7 +22,7 @@ export default tseslint.config(
   {
     // Core runs anywhere: no DOM, no Node, no framework; Zod, and Luxon for time zones, are its only dependencies.
     files: ['core/src/**/*.ts'],
-    ignores: ['core/src/**/*.spec.ts', 'core/src/testing/**'],
+    ignores: ['core/src/**/*.spec.ts', 'core/src/**/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',

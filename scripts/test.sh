@@ -17,8 +17,11 @@ step() {
 }
 
 run_lint() {
-  npx --no-install eslint . --max-warnings 0 && npx --no-install prettier --check --log-level warn .
+  npx --no-install eslint . --max-warnings 0 && npx --no-install prettier --check --log-level warn . && run_arrows
 }
+
+# Who may import whom: the floors of core, their faces, and no circles, of files or of rooms.
+run_arrows() { npm run --silent arrows; }
 
 # Shows what the lint run in the background said, and passes on its result.
 lint_result() {

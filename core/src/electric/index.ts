@@ -54,3 +54,4 @@ export {
   supplySystems,
   supplySystemSchema,
 } from './supply/supply.schema.js';
+export { BoundedDemand } from './distributions/bounded-demand.js';

@@ -16,3 +16,4 @@ export { assembleStack } from './stacks/assemble-stack.js';
 export { enumerateStacks } from './stacks/enumerate-stacks.js';
 export { type StackPart, stackPartSchema } from './stacks/stack-part.schema.js';
 export { runningLimitVA, type Stack } from './stacks/stack.js';
+export { startRoomVA } from './inverter/start-room.js';

@@ -11,3 +11,4 @@ export { newJob } from './new-job.js';
 export { readChange } from './read-change.js';
 export { type DocumentProblem, readJob } from './read-job.js';
 export { sameValue } from './same-value.js';
+export { planOf, withPlan } from './plan-of.js';

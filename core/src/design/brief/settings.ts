@@ -1,8 +1,9 @@
 import { setting, type Setting } from '../../base/index.js';
 import type { Season } from '../../nature/index.js';
 import type { Chemistry } from '../../electric/index.js';
-import type { OutageWeather, PowerBasis } from './brief.schema.js';
-import type { Plan } from '../plan/plan.js';
+import type { Site } from '../../house/index.js';
+import type { Scenario } from '../sources/scenario.schema.js';
+import type { Brief, OutageWeather, PowerBasis } from './brief.schema.js';
 
 export interface Settings {
   readonly requiredRuntimeH: Setting<number>;
@@ -23,9 +24,14 @@ export interface Settings {
 
 const coolSeasonC: Readonly<Record<Season, number>> = { winter: 8, shoulder: 15, summer: 32 };
 
+interface Said {
+  readonly brief: Brief;
+  readonly site: Site;
+  readonly outage: Pick<Scenario, 'arrays'>;
+}
+
 /** The brief with every unknown filled by a stated default. */
-export function settingsOf(plan: Plan): Settings {
-  const { brief, site, outage } = plan;
+export function settingsOf({ brief, site, outage }: Said): Settings {
   const nearEquator = site.latitudeDeg !== null && Math.abs(site.latitudeDeg) < 30;
   const designSeason = setting<Season>(
     brief.designSeason,

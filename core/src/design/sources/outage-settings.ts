@@ -1,5 +1,6 @@
-import type { Plan } from '../plan/plan.js';
 import { setting, type Setting } from '../../base/index.js';
+import type { Supply } from '../../electric/index.js';
+import type { Site } from '../../house/index.js';
 import { type Climate, typicalClimates } from '../../nature/index.js';
 import type { Scenario } from './scenario.schema.js';
 
@@ -28,7 +29,11 @@ export function outageSettingsOf({
   outage,
   site,
   supply,
-}: Pick<Plan, 'outage' | 'site' | 'supply'>): OutageSettings {
+}: {
+  readonly outage: Scenario;
+  readonly site: Site;
+  readonly supply: Supply;
+}): OutageSettings {
   const placed = site.latitudeDeg !== null;
   const nearest = placed
     ? nearestClimate(site.latitudeDeg!, site.longitudeDeg ?? 0)

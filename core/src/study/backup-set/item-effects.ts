@@ -4,9 +4,9 @@ import type { DemandContext } from '../margins/demand-context.js';
 import type { JudgedStack } from '../evaluation/judge-stack.js';
 import { stackRuntime } from '../margins/stack-energy.js';
 import { startDemand } from '../starts/start-demand.js';
-import { leaveOneOut } from './leave-one-out.js';
+import { leaveOneOut } from './limits/leave-one-out.js';
 import { countsAtShare, countsInPower, stagesChanged } from '../demand/power-members.js';
-import { SetLimits, type BrokenLimit, type GrowingSet } from './set-limits.js';
+import { SetLimits, type BrokenLimit, type GrowingSet } from './limits/set-limits.js';
 
 /** What one circuit means for the design. */
 export interface ItemEffect {

@@ -14,8 +14,9 @@ import { judgeStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
 import { stackEnergy } from '../margins/stack-energy.js';
 import { candidatesOf, type Candidate } from './candidates.js';
-import { SetLimits } from './set-limits.js';
-import { suggestSet, type BindingLimit } from './suggest-set.js';
+import { SetLimits } from './limits/set-limits.js';
+import type { BindingLimit } from './search/set-problem.js';
+import { suggestSet } from './search/suggest-set.js';
 
 /** A circuit that would change its lane, or is shed for the whole outage instead of a part of it. */
 export interface LaneChange {

@@ -35,12 +35,12 @@ export class AnswerStore {
   }
 }
 
-/** A digest of everything an answer rests on. Costs are kept in the job and change nothing that is played. */
-async function keyOf(kind: string, { job, islandId, parts, weather }: OutageStudy): Promise<string> {
+/** A digest of everything an answer rests on. Costs are kept with the plan and change nothing that is played. */
+async function keyOf(kind: string, { plan, islandId, parts, weather }: OutageStudy): Promise<string> {
   const basis = {
     kind,
     edition,
-    job: { ...job, outage: { ...job.outage, costs: [] } },
+    plan: { ...plan, outage: { ...plan.outage, costs: [] } },
     islandId,
     parts,
     weather: weather && [weather.name, weather.source, weather.latitudeDeg],

@@ -3,7 +3,7 @@ import { webcrypto } from 'node:crypto';
 import { IDBFactory } from 'fake-indexeddb';
 import { Injector, runInInjectionContext } from '@angular/core';
 import type { OutageStudy } from '@levamen/core/study';
-import { type Job, newJob } from '@levamen/core/job';
+import { type Job, newJob, planOf } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { AnswerStore } from './answer-store';
 import { DeviceDatabase } from './device-database';
@@ -19,7 +19,12 @@ beforeEach(() => {
 });
 
 describe('answers to long studies', () => {
-  const study = (job: Job, islandId = ''): OutageStudy => ({ job, islandId, parts: [], weather: null });
+  const study = (job: Job, islandId = ''): OutageStudy => ({
+    plan: planOf(job),
+    islandId,
+    parts: [],
+    weather: null,
+  });
   const storeOn = (database: DeviceDatabase): AnswerStore =>
     runInInjectionContext(
       Injector.create({ providers: [{ provide: DeviceDatabase, useValue: database }] }),

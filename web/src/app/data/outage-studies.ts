@@ -1,4 +1,5 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
+import { planOf } from '@levamen/core/job';
 import type { Season } from '@levamen/core/nature';
 import type { HelpfulChange, OutageRun, OutageStudy, ReservePoint, SeasonOutlook } from '@levamen/core/study';
 import type { Remote } from 'comlink';
@@ -50,7 +51,7 @@ export class OutageStudies {
     const weather = this.weather.year();
     if (job.outage.weatherId !== null && !weather.ready) return null;
     const islandId = evaluation.island?.id ?? '';
-    return { job, islandId, parts: selected.stack.parts, weather: weather.year };
+    return { plan: planOf(job), islandId, parts: selected.stack.parts, weather: weather.year };
   });
 
   constructor() {
@@ -134,7 +135,7 @@ export class OutageStudies {
     requiredH: number,
   ): Observable<PoolProgress<SeasonOutlook | null>> {
     const catalogue = [...this.evaluations.catalogue()];
-    const studies: OutageStudy[] = [study, ...changes.map(({ job, parts }) => ({ ...study, job, parts }))];
+    const studies: OutageStudy[] = [study, ...changes.map(({ plan, parts }) => ({ ...study, plan, parts }))];
     const tasks = studies.map((one) => async (there: RemoteOutage): Promise<SeasonOutlook | null> => {
       await there.prepare(one, catalogue);
       return there.outlook(season, { everyH: 3, requiredH });

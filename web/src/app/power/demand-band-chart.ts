@@ -110,7 +110,7 @@ export class DemandBandChart {
   }));
   private readonly bands = computed(() => {
     const { context } = this.power();
-    return demandBands(context.job.supply.system, context.powerSet, this.season(), this.limits());
+    return demandBands(context.plan.supply.system, context.powerSet, this.season(), this.limits());
   });
   protected readonly axes = computed(() => {
     const { legs } = this.bands();

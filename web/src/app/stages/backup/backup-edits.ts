@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Lane, Shed } from '@levamen/core/house';
 import {
+  type Plan,
   type BenchItem,
   changeServiceBackup,
   changeShed,
@@ -8,7 +9,7 @@ import {
   type ServiceBackup,
 } from '@levamen/core/design';
 import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import { withPlan } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 import { laneFacts } from './lane-facts';
 
@@ -60,7 +61,7 @@ export class BackupEdits {
     this.session.edit(substitute.title, (job) => ({ ...job, loads: withSubstitute(job.loads, substitute) }));
   }
 
-  takeJob(label: string, changed: Job): void {
-    this.session.edit(label, () => changed);
+  takePlan(label: string, changed: Plan): void {
+    this.session.edit(label, (job) => withPlan(job, changed));
   }
 }

@@ -169,6 +169,6 @@ export class MendingView implements OnInit {
   }
 
   protected take(way: WayToMend): void {
-    this.edits.takeJob(way.title, way.job);
+    this.edits.takePlan(way.title, way.plan);
   }
 }

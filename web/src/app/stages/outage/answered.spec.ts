@@ -1,13 +1,13 @@
+import { emptyPlan } from '@levamen/core/design';
 import '@angular/compiler';
 import { signal } from '@angular/core';
 import type { OutageStudy } from '@levamen/core/study';
-import { newJob } from '@levamen/core/job';
 import { Subject } from 'rxjs';
 import { describe, expect, it } from 'vitest';
 import type { Progress } from '../../data/outage-studies';
 import { answered } from './answered';
 
-const study = (name: string): OutageStudy => ({ job: newJob(name), islandId: '', parts: [], weather: null });
+const study = (islandId: string): OutageStudy => ({ plan: emptyPlan(), islandId, parts: [], weather: null });
 
 function asked() {
   const present = signal<OutageStudy | null>(study('one'));

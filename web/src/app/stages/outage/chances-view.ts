@@ -118,7 +118,7 @@ export class ChancesView {
     (study) =>
       this.studies.years(
         study,
-        Array.from({ length: seedCount }, (_, index) => study.job.outage.seed + index),
+        Array.from({ length: seedCount }, (_, index) => study.plan.outage.seed + index),
         startCharges,
       ),
     keptAnswers(inject(AnswerStore), 'chances'),

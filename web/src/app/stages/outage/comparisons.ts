@@ -11,12 +11,12 @@ export interface Comparison {
 
 /** What an outage can be compared with, as the job stands: conditions taken away, and every change that may help. */
 export function comparisonsOf(study: OutageStudy, catalogue: Catalogue): Comparison[] {
-  const { job } = study;
-  const { arrays, generator, household } = job.outage;
+  const { plan } = study;
+  const { arrays, generator, household } = plan.outage;
   const conditions = (id: string, label: string, changed: Partial<Scenario>): Comparison => ({
     id,
     label,
-    study: { ...study, job: { ...job, outage: { ...job.outage, ...changed } } },
+    study: { ...study, plan: { ...plan, outage: { ...plan.outage, ...changed } } },
   });
   return [
     ...(arrays.length > 0 ? [conditions('no-sun', 'The same without sun', { arrays: [] })] : []),
@@ -25,10 +25,10 @@ export function comparisonsOf(study: OutageStudy, catalogue: Catalogue): Compari
       ? [conditions('usual', 'A household that lives as usual', { household: 'usual' })]
       : []),
     conditions('half-full', 'A battery half full', { startCharge: 0.5 }),
-    ...helpfulChanges(job, study.parts, catalogue).map(({ id, title, job: changed, parts }) => ({
+    ...helpfulChanges(plan, study.parts, catalogue).map(({ id, title, plan: changed, parts }) => ({
       id,
       label: title,
-      study: { ...study, job: changed, parts },
+      study: { ...study, plan: changed, parts },
     })),
   ];
 }

@@ -9,7 +9,7 @@ import { dayPicture } from './day-picture';
 
 const { job } = demoJobs[0]!;
 const runOf = (changed: Job, day: number, hours: number): OutageRun => {
-  const study = { job: changed, islandId: '', parts: job.design.chosen!, weather: null };
+  const study = { plan: changed, islandId: '', parts: job.design.chosen!, weather: null };
   return playOutage(studyYear(study, builtInCatalogue)!, day * 1440 + 720, hours * 60);
 };
 const winter = runOf(job, 10, 48);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { quantityText } from '@levamen/core/base';
 import { chooseFor, islandsOf, scenarioSchema } from '@levamen/core/design';
 import { type HelpfulChange, helpfulChanges, type SeasonOutlook } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import { type Job, withPlan } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { map } from 'rxjs';
 import { AnswerStore } from '../../data/answer-store';
@@ -124,13 +124,13 @@ export class HelpView {
       (a !== null &&
         b !== null &&
         a.islandId === b.islandId &&
-        JSON.stringify({ ...a.job, outage: { ...a.job.outage, costs: [] } }) ===
-          JSON.stringify({ ...b.job, outage: { ...b.job.outage, costs: [] } })),
+        JSON.stringify({ ...a.plan, outage: { ...a.plan.outage, costs: [] } }) ===
+          JSON.stringify({ ...b.plan, outage: { ...b.plan.outage, costs: [] } })),
   });
   protected readonly answer = answered(
     this.played,
     (study) => {
-      const changes = helpfulChanges(study.job, study.parts, this.evaluations.catalogue());
+      const changes = helpfulChanges(study.plan, study.parts, this.evaluations.catalogue());
       return this.studies.changes(study, changes, this.season(), this.state.requiredH()).pipe(
         map(({ done, of, results }) => {
           const [now, ...others] = results;
@@ -200,9 +200,12 @@ export class HelpView {
   protected take(change: HelpfulChange): void {
     const island = this.evaluations.island();
     this.session.edit(change.title, () => {
-      const there = islandsOf(change.job).find(({ id }) => id === island?.id);
+      const there = islandsOf(change.plan).find(({ id }) => id === island?.id);
       const parts = change.parts.map((part) => ({ ...part }));
-      const job = { ...change.job, outage: { ...change.job.outage, costs: this.job().outage.costs } };
+      const job = withPlan(this.job(), {
+        ...change.plan,
+        outage: { ...change.plan.outage, costs: this.job().outage.costs },
+      });
       return there && (change.kind === 'battery' || change.kind === 'inverter')
         ? chooseFor(job, there, parts)
         : job;

@@ -51,7 +51,7 @@ export class OutageState {
   });
   readonly weather = computed(() => {
     const study = this.study();
-    return study && outageWeather(study.job, study.weather);
+    return study && outageWeather(study.plan, study.weather);
   });
   readonly spells = computed(() => {
     const weather = this.weather();

@@ -1,5 +1,5 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
-import { demoJobs } from '@levamen/core/job';
+import { demoPlans } from '@levamen/core/design';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { comparisonsOf } from './comparisons';
@@ -86,14 +86,14 @@ describe('horizon and shade', () => {
 
 describe('comparisons and words', () => {
   it('offers what can be taken away and every change, and alters nothing but that', () => {
-    const { job } = demoJobs[0]!;
-    const study = { job, islandId: '', parts: job.design.chosen!, weather: null };
+    const { plan } = demoPlans[0]!;
+    const study = { plan, islandId: '', parts: plan.design.chosen!, weather: null };
     const offered = comparisonsOf(study, builtInCatalogue);
     const of = (id: string) => offered.find((one) => one.id === id)!.study;
     expect(new Set(offered.map(({ id }) => id)).size).toBe(offered.length);
     expect(offered.map(({ id }) => id)).not.toContain('no-generator');
-    expect(of('no-sun').job.outage).toEqual({ ...job.outage, arrays: [] });
-    expect(of('half-full').job.outage.startCharge).toBe(0.5);
+    expect(of('no-sun').plan.outage).toEqual({ ...plan.outage, arrays: [] });
+    expect(of('half-full').plan.outage.startCharge).toBe(0.5);
     expect(of('unit.madder-pack').parts.find(({ unitId }) => unitId === 'madder-pack')!.quantity).toBe(3);
   });
   it('words events', () => {

@@ -1,5 +1,5 @@
-import type { Candidate } from './candidates.js';
-import type { SetLimits } from './set-limits.js';
+import type { Candidate } from '../candidates.js';
+import type { SetLimits } from '../limits/set-limits.js';
 
 /**
  * For each candidate, those that are lighter in every respect and worth at least as much: in any set that keeps the heavier

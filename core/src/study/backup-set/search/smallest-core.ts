@@ -1,5 +1,5 @@
-import type { GrowingSet } from './set-limits.js';
-import type { SetProblem } from './suggest-set.js';
+import type { GrowingSet } from '../limits/set-limits.js';
+import type { SetProblem } from './set-problem.js';
 
 /**
  * A smallest group of candidates whose power does not hold beside the musts: without any one of its members it would. Found by

@@ -1,17 +1,17 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assembleStack, builtInCatalogue, type Stack } from '../../equipment/index.js';
-import type { Load } from '../../house/index.js';
-import { demoPlans, islandsOf, type Plan } from '../../design/index.js';
-import { demandContextOf } from '../margins/demand-context-of.js';
-import { evaluatePlan } from '../evaluation/evaluate-plan.js';
-import { judgeStack } from '../evaluation/judge-stack.js';
-import { stackEnergy } from '../margins/stack-energy.js';
-import { aHouse } from '../../design/testing/house.js';
-import { arbitraryLoad } from '../../house/testing/loads.js';
-import { candidatesOf } from './candidates.js';
-import { SetLimits } from './set-limits.js';
-import { suggestBackup, takeSuggestion } from './suggestion.js';
+import { assembleStack, builtInCatalogue, type Stack } from '../../../equipment/index.js';
+import type { Load } from '../../../house/index.js';
+import { demoPlans, islandsOf, type Plan } from '../../../design/index.js';
+import { demandContextOf } from '../../margins/demand-context-of.js';
+import { evaluatePlan } from '../../evaluation/evaluate-plan.js';
+import { judgeStack } from '../../evaluation/judge-stack.js';
+import { stackEnergy } from '../../margins/stack-energy.js';
+import { aHouse } from '../../../design/testing/house.js';
+import { arbitraryLoad } from '../../../house/testing/loads.js';
+import { candidatesOf } from '../candidates.js';
+import { SetLimits } from '../limits/set-limits.js';
+import { suggestBackup, takeSuggestion } from '../suggestion.js';
 
 const stackOf = (...parts: readonly [string, number][]): Stack => {
   const assembled = assembleStack(

@@ -1,0 +1,87 @@
+/**
+ * Who may import whom. The floors of core, each using only those above it in this list, through their faces.
+ * docs/architecture.md tells what lies on each.
+ */
+const floors = [
+  'base',
+  'nature',
+  'electric',
+  'equipment',
+  'house',
+  'rules',
+  'design',
+  'study',
+  'checks',
+  'present',
+  'job',
+  'api',
+];
+
+const error = { severity: 'error' };
+const tests = '(\\.spec\\.ts$|/testing/)';
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+export default {
+  forbidden: [
+    ...floors.slice(0, -1).map((floor, place) => ({
+      ...error,
+      name: `${floor}-looks-up-only`,
+      comment: `core/src/${floor} stands above ${floors.slice(place + 1).join(', ')} and knows none of them.`,
+      from: { path: `^core/src/${floor}/` },
+      to: { path: `^core/src/(${floors.slice(place + 1).join('|')})/` },
+    })),
+    {
+      ...error,
+      name: 'through-the-face',
+      comment: 'A floor is used through its index.ts; what that does not name is nobody else’s business.',
+      from: { path: '^core/src/([^/]+)/' },
+      to: {
+        path: '^core/src/[^/]+/',
+        pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '/testing/'],
+      },
+    },
+    {
+      ...error,
+      name: 'not-through-the-own-face',
+      comment: 'Files of one floor know each other directly.',
+      from: { path: '^core/src/([^/]+)/' },
+      to: { path: '^core/src/$1/index\\.ts$' },
+    },
+    {
+      ...error,
+      name: 'known-floors-only',
+      comment: 'A new floor needs its place in the list above.',
+      from: { path: '^core/src/', pathNot: `^core/src/(${floors.join('|')})/` },
+      to: {},
+    },
+    {
+      ...error,
+      name: 'tests-are-for-tests',
+      from: { path: '^(core|server|web)/src/', pathNot: tests },
+      to: { path: '/testing/' },
+    },
+    {
+      ...error,
+      name: 'core-from-outside',
+      comment: 'Web, server and tests of the whole use core through @levamen/core/<floor>.',
+      from: { path: '^(web|server|e2e)/' },
+      to: { path: '^core/src/', pathNot: '^core/src/[^/]+/index\\.ts$' },
+    },
+    {
+      ...error,
+      name: 'web-and-server-apart',
+      from: { path: '^(web|server)/src/' },
+      to: { path: '^(web|server)/src/', pathNot: '^$1/src/' },
+    },
+    { ...error, name: 'no-circle', from: {}, to: { circular: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '/dist/' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      conditionNames: ['levamen-source', 'types', 'import', 'default'],
+      exportsFields: ['exports'],
+    },
+  },
+};

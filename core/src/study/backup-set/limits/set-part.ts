@@ -1,0 +1,62 @@
+import { legShare, type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { startRoomVA } from '../../../equipment/index.js';
+import { hourlyEnergyWh, type Load, runningPowerVA } from '../../../house/index.js';
+import type { Season } from '../../../nature/index.js';
+import { startDemand } from '../../starts/start-demand.js';
+import type { LimitedStack } from './limited-stack.js';
+
+/** A ratio up to this counts as holding, as in the margins. */
+export const slack = 1 + 1e-9;
+
+/** One load as the limits see it. */
+export interface SetPart {
+  /** All pieces running, on each axis, VA. */
+  readonly powersVA: readonly number[];
+  /** Share of the time it is on, by case. */
+  readonly shares: readonly number[];
+  readonly hourlyWh: Float64Array;
+  /** Between one leg and neutral: the index of that leg; −1 otherwise. */
+  readonly neutralLeg: number;
+  /** The demand of all others that may stand beside its start on each axis, VA; null for a load without a surge. */
+  readonly besideVA: readonly number[] | null;
+  /** Its locked-rotor current is beyond the stack. */
+  readonly tooHard: boolean;
+}
+
+/**
+ * @param shares share of the time it is on, by deciding case
+ * @param season whose energy counts
+ */
+export function setPart(
+  load: Load,
+  shares: readonly number[],
+  system: SupplySystem,
+  season: Season,
+  { axes, lockedRotorA }: LimitedStack,
+): SetPart {
+  const onAxis = axes.map(({ leg }) => (leg === null ? 1 : legShare(system, load.legs, leg)));
+  const pieceVA = runningPowerVA(load);
+  const start = startDemand(system, load);
+  const surges =
+    start !== null &&
+    shares.some((share) => share > 0) &&
+    onAxis.slice(1).some((part) => part * start.startVA > 0);
+  const besideVA = (axis: number): number => {
+    const surgeVA = onAxis[axis]! * start!.startVA;
+    if (surgeVA <= 0) return Infinity;
+    const runsVA = onAxis[axis]! * pieceVA;
+    const { ratedVA, overload } = axes[axis]!;
+    // Its other pieces run while one starts.
+    return (
+      startRoomVA(runsVA, surgeVA, start!.durationS, ratedVA, overload, slack) - runsVA * (load.quantity - 1)
+    );
+  };
+  return {
+    powersVA: onAxis.map((part) => load.quantity * pieceVA * part),
+    shares,
+    hourlyWh: hourlyEnergyWh(load, season),
+    neutralLeg: systemFacts[system].legs.findIndex((leg) => leg === load.legs),
+    besideVA: surges ? axes.map((_, axis) => besideVA(axis)) : null,
+    tooHard: surges && start.acrossTheLine && lockedRotorA !== null && start.startA > lockedRotorA * slack,
+  };
+}
