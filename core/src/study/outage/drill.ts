@@ -5,7 +5,7 @@ import { startSteps, stepsBetween } from './switching-steps.js';
 import { traceHouse, type TracedLoad } from './traced-house.js';
 import { degreeFactors } from './degree-factors.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
-import { at, causes, dark, flow, type Cause } from './outage-state.js';
+import { at, causes, dark, darkWords, flow, type Cause } from './outage-state.js';
 import { OutageStepper } from './outage-stepper.js';
 
 /** A load in the user's hands. */
@@ -147,7 +147,7 @@ export class OutageDrill {
         demandVA: highest[axis]!,
         limitVA: levels[0]!.aboveVA,
       })),
-      state: lit ? 'lit' : (['lit', 'empty', 'locked-out', 'tripped'] as const)[state[at.dark]!]!,
+      state: lit ? 'lit' : darkWords[state[at.dark]!]!,
       cause: lit ? 'none' : causes[state[at.cause]!]!,
       over: this.over,
     };

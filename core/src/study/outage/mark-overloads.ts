@@ -20,6 +20,10 @@ export function overloadAxes(stack: Stack, legCount: number): OverloadAxis[] {
   ];
 }
 
+/** The mark of a minute in which an axis trips; 0 is left for one that holds. */
+const markOfAxis = (axis: number): number => axis + 1;
+export const axisOfMark = (mark: number): number => mark - 1;
+
 export const slackVA = 1e-6;
 const slackMin = 1e-9;
 
@@ -50,7 +54,7 @@ export function markOverloads(
           m < Math.min(to, Math.ceil(end)) && end > passes + slackMin;
           m += 1
         ) {
-          if (m >= from && marks[m] === 0) marks[m] = axis + 1;
+          if (m >= from && marks[m] === 0) marks[m] = markOfAxis(axis);
         }
       });
     });

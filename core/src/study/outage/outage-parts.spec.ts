@@ -14,7 +14,7 @@ import { loadCycles } from './load-cycles.js';
 import { markOverloads } from './mark-overloads.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
-import { at, engine, flow } from './outage-state.js';
+import { at, engine, flow, newFlows, newState } from './outage-state.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
 import { surplusSolarWhPerDay } from './surplus-solar.js';
@@ -275,8 +275,8 @@ describe('a generator', () => {
   it('burns between idling and full power on a straight line, and no more than there is', () => {
     const generator = { ...usualGenerator('auto'), powerW: 5000, idleLPerH: 1, fullLPerH: 3 };
     const motor = new Engine(generator, 10_000);
-    const state = new Float64Array(12);
-    const flows = new Float64Array(13);
+    const state = newState();
+    const flows = newFlows();
     state[at.fuelL] = 0.05;
     motor.burn(state, flows, 2500);
     expect(flows[flow.fuelL]).toBeCloseTo(2 / 60, 9);

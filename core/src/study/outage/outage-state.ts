@@ -12,6 +12,11 @@ export const causes = [
 ] as const;
 export type Cause = (typeof causes)[number];
 
+/** Place of each cause in {@link causes}: what the state of an outage holds. */
+export const causeNumber = Object.fromEntries(causes.map((cause, place) => [cause, place])) as Readonly<
+  Record<Cause, number>
+>;
+
 /** Places of the state of an outage. */
 export const at = {
   chargeWh: 0,
@@ -36,6 +41,7 @@ export const at = {
 
 /** Is the house dark, and why? */
 export const dark = { lit: 0, empty: 1, lockedOut: 2, tripped: 3 } as const;
+export const darkWords = ['lit', 'empty', 'locked-out', 'tripped'] as const;
 /** What a generator is doing. */
 export const engine = { off: 0, called: 1, warming: 2, running: 3 } as const;
 
@@ -58,3 +64,6 @@ export const flow = {
   heldBackShare: 11,
   fuelL: 12,
 } as const;
+
+export const newState = (): Float64Array => new Float64Array(Object.keys(at).length);
+export const newFlows = (): Float64Array => new Float64Array(Object.keys(flow).length);

@@ -1,11 +1,13 @@
 import { drainOf, solarReturnMin, type OutagePlan } from './outage-plan.js';
 import { wrapMinute } from './minutes.js';
 import { Engine } from './engine.js';
-import { at, dark, engine, flow } from './outage-state.js';
+import { at, causeNumber, dark, engine, flow, newFlows, newState } from './outage-state.js';
+import { axisOfMark } from './mark-overloads.js';
 import { startMark } from './overload-minutes.js';
 
 /** The cause that a mark of an overloaded minute stands for, see {@link markOverloads}. */
-const causeOfMark = (mark: number): number => (mark >= startMark ? 7 : mark + 1);
+const causeOfMark = (mark: number): number =>
+  mark >= startMark ? causeNumber.starting : causeNumber.overload + axisOfMark(mark);
 
 const hour = 1 / 60;
 /** Above what is kept for restart, the charge at which a house that went dark comes back, as a share of the usable energy. */
@@ -20,8 +22,8 @@ const slackW = 1e-6;
  * battery, vehicle; what is left is held back.
  */
 export class OutageStepper {
-  readonly state = new Float64Array(12);
-  readonly flows = new Float64Array(13);
+  readonly state = newState();
+  readonly flows = newFlows();
 
   private readonly demandW: readonly Float64Array[];
   private readonly overloads: readonly Uint8Array[];
@@ -95,7 +97,7 @@ export class OutageStepper {
     }
     if (minute % 60 === 0 && this.plan.pickups[minute / 60]! > 0) {
       this.state[at.dark] = dark.lockedOut;
-      this.state[at.cause] = 7;
+      this.state[at.cause] = causeNumber.starting;
     }
   }
 
@@ -158,7 +160,7 @@ export class OutageStepper {
           ? this.dischargeAtEmpty + (1 - this.dischargeAtEmpty) * (chargeWh / this.dischargeTaperBelowWh)
           : 1;
       if (byCold < 1 && batteryW > this.dischargePowerW * byCold) {
-        this.trip(6);
+        this.trip(causeNumber.cold);
         return;
       }
       if (low < 1 && batteryW > this.dischargePowerW * low) {
@@ -262,7 +264,7 @@ export class OutageStepper {
     const { generator } = this.plan.hardware;
     state[at.dark] = dark.empty;
     state[at.servedShare] = 0;
-    state[at.cause] = generator !== null && state[at.fuelL]! <= 0 ? 8 : 1;
+    state[at.cause] = generator !== null && state[at.fuelL]! <= 0 ? causeNumber.fuel : causeNumber.empty;
   }
 
   private trip(cause: number): void {
