@@ -54,8 +54,8 @@ const keysOf = (judged) =>
 function sayOf(document) {
   const read = m.readJob(document);
   if (!read.ok) return { refused: read.problems };
-  // A job, or the house and the one design over it.
-  const plan = m.planOf ? m.planOf(read.job) : read.job;
+  // A job brought into line, as reading an older version does; or the house and the one design over it.
+  const plan = m.planOf ? m.planOf(read.job) : m.settleJob(read.job);
   const evaluate = m.evaluatePlan ?? m.evaluateJob;
   const first = evaluate(plan, m.builtInCatalogue);
   const said = { panels: plain(m.panelFindings(plan)), sensors: plain(m.sensorPlan(plan)), islands: [] };

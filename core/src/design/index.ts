@@ -10,12 +10,23 @@ export {
   serviceBackupSchema,
 } from './backup/backup.schema.js';
 export { type BenchItem, benchItems } from './backup/bench-items.js';
+export { laneOfCircuits } from './backup/circuit-lanes.js';
 export { chooseFor, chosenFor, type Island, islandsOf } from './backup/islands.js';
+export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
 export { type Standing, standings } from './backup/lane-of.js';
+export {
+  type Lane,
+  lanes,
+  type Shed,
+  type ShedDevice,
+  type ShedMoment,
+  shedSchema,
+  usualShed,
+} from './backup/lane.schema.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';
 export { coversOf, leftOutLane, schoolFacts } from './backup/school-facts.js';
-export { changeServiceBackup, serviceBackup } from './backup/service-backup.js';
-export { settlePlan } from './backup/settle-plan.js';
+export { changeServiceBackup, joinService, serviceBackup, splicedPanelId } from './backup/service-backup.js';
+export { settleBackup } from './backup/settle-backup.js';
 export {
   type Brief,
   briefSchema,
@@ -32,20 +43,21 @@ export { changeSupply } from './plan/change-supply.js';
 export { emptyPlan } from './plan/empty-plan.js';
 export { islandPlan } from './plan/island-plan.js';
 export { planProblems } from './plan/plan-problems.js';
-export { maxLoads, planSlices } from './plan/plan.schema.js';
+export { designSlices, houseSlices, maxLoads } from './plan/plan.schema.js';
 export type { Plan } from './plan/plan.js';
+export { settlePlan } from './plan/settle-plan.js';
 export { arrayInverterW, usualInverterW } from './sources/array-inverter.js';
 export { nearestClimate, outageSettingsOf } from './sources/outage-settings.js';
+export { emptyScenario, type Scenario, scenarioSchema } from './sources/scenario.schema.js';
 export {
-  emptyScenario,
+  emptySources,
   type Generator,
   generatorSchema,
   maxArrays,
-  type Scenario,
-  scenarioSchema,
   type SolarArray,
   solarArraySchema,
+  type Sources,
   type Vehicle,
   vehicleSchema,
-} from './sources/scenario.schema.js';
+} from './sources/sources.schema.js';
 export { usualArray, usualGenerator } from './sources/usual-sources.js';

@@ -22,8 +22,9 @@ export {
   conductorText,
 } from './conductors/conductor.schema.js';
 export { largestBreakerA } from './conductors/largest-breaker.js';
+export { BoundedDemand } from './distributions/bounded-demand.js';
 export { coincidentDemandVA } from './distributions/coincident-demand.js';
-export { binVA, DemandDistribution } from './distributions/demand-distribution.js';
+export { DemandDistribution } from './distributions/demand-distribution.js';
 export { differenceQuantile } from './distributions/difference-quantile.js';
 export { iticRideThroughS } from './gap/itic-curve.js';
 export type { TripLevel } from './overload/trip-level.js';
@@ -54,4 +55,3 @@ export {
   supplySystems,
   supplySystemSchema,
 } from './supply/supply.schema.js';
-export { BoundedDemand } from './distributions/bounded-demand.js';

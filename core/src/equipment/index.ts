@@ -11,9 +11,9 @@ export {
 } from './catalogue/unit.schema.js';
 export { overloadOfShare } from './inverter/overload-of-share.js';
 export { type DecisiveMoment, decisiveMoments, startRatio } from './inverter/start-ratio.js';
+export { startRoomVA } from './inverter/start-room.js';
 export { startShare } from './inverter/start-share.js';
 export { assembleStack } from './stacks/assemble-stack.js';
 export { enumerateStacks } from './stacks/enumerate-stacks.js';
 export { type StackPart, stackPartSchema } from './stacks/stack-part.schema.js';
 export { runningLimitVA, type Stack } from './stacks/stack.js';
-export { startRoomVA } from './inverter/start-room.js';

@@ -43,16 +43,6 @@ export { circuitEntryText, readCircuitEntry } from './panels/circuit-entry.js';
 export { circuitLegs, circuitLegSet } from './panels/circuit-legs.js';
 export { connectedVA, loadsBehind } from './panels/circuit-power.js';
 export { circuitsById, circuitText, panelFedBy, spacesText } from './panels/find-circuit.js';
-export {
-  type Lane,
-  lanes,
-  type Shed,
-  type ShedDevice,
-  type ShedMoment,
-  shedSchema,
-  usualShed,
-} from './panels/lane.schema.js';
-export { mapCircuits } from './panels/map-circuits.js';
 export { moveBreaker } from './panels/move-breaker.js';
 export { newCircuit, newPanel, newService } from './panels/new-panel.js';
 export { breakersIn, fitsInto, occupiedSpaces } from './panels/occupied-spaces.js';

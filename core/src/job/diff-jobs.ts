@@ -1,4 +1,4 @@
-import { isDict, keyInWords, nameOf, partsOf } from './identity.js';
+import { isDict, keyInWords, nameOf, namesIn, partsOf } from './identity.js';
 import { sameValue } from './same-value.js';
 
 /** One field in which two documents differ. */
@@ -20,6 +20,7 @@ export interface FieldDifference {
  */
 export function diffJobs(mine: unknown, theirs: unknown): FieldDifference[] {
   const found: FieldDifference[] = [];
+  const nameById = namesIn(mine, theirs);
   const walk = (a: unknown, b: unknown, path: readonly string[], labels: readonly string[]): void => {
     // Most of two versions of a job is the same; saying so is cheaper than taking it apart.
     if (sameValue(a, b)) return;
@@ -28,7 +29,7 @@ export function diffJobs(mine: unknown, theirs: unknown): FieldDifference[] {
     if (left && right && isDict(a) === isDict(b)) {
       for (const key of new Set([...left.keys(), ...right.keys()])) {
         const below = [left.get(key), right.get(key)] as const;
-        const label = (isDict(a) ? undefined : nameOf(...below)) ?? keyInWords(key);
+        const label = (isDict(a) ? undefined : (nameOf(...below) ?? nameById(key))) ?? keyInWords(key);
         walk(below[0], below[1], [...path, key], [...labels, label]);
       }
       return;

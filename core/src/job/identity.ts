@@ -1,7 +1,7 @@
 export type Dict = Record<string, unknown>;
 
 /** What names an entry of a list; its place does not. */
-const identityKeys = ['id', 'serviceId', 'change'] as const;
+const identityKeys = ['id', 'serviceId', 'circuitId', 'loadId', 'islandId'] as const;
 
 export const isDict = (value: unknown): value is Dict =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -40,6 +40,29 @@ export function nameOf(...candidates: readonly unknown[]): string | undefined {
     (one): one is Dict => isDict(one) && typeof one['name'] === 'string' && one['name'] !== '',
   );
   return named?.['name'] as string | undefined;
+}
+
+/**
+ * Names by identifier, for entries that say something about a thing elsewhere in a document. Looked for when one is first
+ * asked for: most comparisons need none.
+ */
+export function namesIn(...documents: readonly unknown[]): (id: string) => string | undefined {
+  let names: Map<string, string> | undefined;
+  const collect = (value: unknown, into: Map<string, string>): void => {
+    if (Array.isArray(value)) for (const entry of value) collect(entry, into);
+    if (!isDict(value)) return;
+    const { id, name } = value;
+    if (typeof id === 'string' && typeof name === 'string' && name !== '' && !into.has(id))
+      into.set(id, name);
+    for (const entry of Object.values(value)) if (typeof entry === 'object') collect(entry, into);
+  };
+  return (id) => {
+    if (!names) {
+      names = new Map();
+      for (const document of documents) collect(document, names);
+    }
+    return names.get(id);
+  };
 }
 
 /** Units stand at the end of a key. */

@@ -1,21 +1,42 @@
 import * as z from 'zod';
-import { nameSchema } from '../base/index.js';
-import { planProblems, planSlices } from '../design/index.js';
+import { idSchema, nameSchema } from '../base/index.js';
+import { designSlices, houseSlices, planProblems } from '../design/index.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 5;
+export const jobVersion = 6;
 
-/** The saved form of a job, version 5: one document, the same in the database and in a `.levamen.json` file. */
+/** One design over the house. */
+export const jobDesignSchema = z.strictObject({ id: idSchema, name: nameSchema(80), ...designSlices });
+export type JobDesign = z.infer<typeof jobDesignSchema>;
+
+/** The saved form of a job, version 6: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),
     version: z.literal(jobVersion),
     name: nameSchema(120),
-    ...planSlices,
+    ...houseSlices,
+    designs: z.array(jobDesignSchema).length(1, 'A job holds one design'),
   })
   .superRefine((job, context) => {
-    for (const { path, message } of planProblems(job)) {
+    for (const { path, message } of jobProblems(job)) {
       context.addIssue({ code: 'custom', path: [...path], message });
     }
   });
 export type Job = z.infer<typeof jobSchema>;
+
+interface JobProblem {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** What the shapes of the slices alone cannot say, by its path in the job. */
+export function jobProblems({ designs, ...house }: Omit<Job, 'format' | 'version' | 'name'>): JobProblem[] {
+  return designs.flatMap((design, index) =>
+    planProblems({ ...house, ...design }).flatMap(({ path, message }): JobProblem[] => {
+      const isOfDesign = String(path[0]) in designSlices;
+      if (isOfDesign) return [{ path: ['designs', index, ...path], message }];
+      return index === 0 ? [{ path, message }] : [];
+    }),
+  );
+}

@@ -54,7 +54,8 @@ function setBack(
   // The innermost entry of a list on the way goes; a problem outside of lists gets the value of a new job.
   for (let depth = path.length - 1; depth >= 0; depth -= 1) {
     const parent = nodes[depth];
-    if (!Array.isArray(parent)) continue;
+    // A job always holds its designs.
+    if (!Array.isArray(parent) || (depth === 1 && path[0] === 'designs')) continue;
     const index = Number(path[depth]);
     if (!Number.isInteger(index) || index < 0 || index >= parent.length) return null;
     parent.splice(index, 1);

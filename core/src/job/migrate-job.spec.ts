@@ -1,18 +1,29 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { emptyScenario, emptySources, islandsOf } from '../design/index.js';
 import { builtInCatalogue } from '../equipment/index.js';
 import { evaluatePlan } from '../study/index.js';
 import { demoJobs } from './demo-jobs.js';
 import { jobVersion, type Job } from './job.schema.js';
+import { planOf } from './plan-of.js';
 import { readJob } from './read-job.js';
 
-type Saved = Record<string, unknown> & Pick<Job, 'name' | 'loads' | 'brief'>;
+interface Saved extends Record<string, unknown> {
+  readonly version: number;
+  readonly name: string;
+  readonly loads: readonly Record<string, unknown>[];
+  readonly brief: Record<string, unknown>;
+  readonly outage: Record<string, unknown>;
+}
 
-/** The farmhouse of the demo exactly as the program of each version wrote it; these files never change. */
-const golden = (version: number): Saved =>
-  JSON.parse(
-    readFileSync(new URL(`./testing/golden/job-v${version}.json`, import.meta.url), 'utf8'),
-  ) as Saved;
+const folder = new URL('./testing/golden/', import.meta.url);
+/**
+ * The jobs of the demo exactly as the programs wrote them that were released: those before and after each change of version,
+ * and of version 4, which changed while it was in use, its first, a later and its last form. These files never change.
+ */
+const goldenNames = readdirSync(folder).map((file) => file.replace('.json', ''));
+const golden = (name: string): Saved =>
+  JSON.parse(readFileSync(new URL(`${name}.json`, folder), 'utf8')) as Saved;
 const read = (saved: unknown): Job => {
   const result = readJob(saved);
   if (!result.ok) throw new Error(JSON.stringify(result.problems[0]));
@@ -20,17 +31,20 @@ const read = (saved: unknown): Job => {
 };
 const earlier = Array.from({ length: jobVersion - 1 }, (_, index) => index + 1);
 
-describe.each(earlier)('a job as version %i wrote it', (version) => {
+it('there is a golden file of every earlier version', () => {
+  expect([...new Set(goldenNames.map((name) => golden(name).version))].toSorted()).toEqual(earlier);
+});
+
+describe.each(goldenNames)('%s as it was written', (name) => {
   it('says its version, and is read as the present one', () => {
-    const saved = golden(version);
-    expect(saved['version']).toBe(version);
+    const saved = golden(name);
     const job = read(saved);
     expect(job.version).toBe(jobVersion);
     expect(job.name).toBe(saved.name);
   });
 
   it('keeps every load and what was said of it', () => {
-    const saved = golden(version);
+    const saved = golden(name);
     const job = read(saved);
     expect(job.loads.map(({ id }) => id)).toEqual(saved.loads.map(({ id }) => id));
     for (const [index, load] of saved.loads.entries()) {
@@ -42,18 +56,18 @@ describe.each(earlier)('a job as version %i wrote it', (version) => {
   });
 
   it('read, written and read again is the same', () => {
-    const job = read(golden(version));
+    const job = read(golden(name));
     expect(read(JSON.parse(JSON.stringify(job)))).toEqual(job);
   });
 
   it('can be worked on: it has margins with figures', () => {
-    const { margins } = evaluatePlan(read(golden(version)), builtInCatalogue);
+    const { margins } = evaluatePlan(planOf(read(golden(name))), builtInCatalogue);
     expect(margins.length).toBeGreaterThan(4);
     for (const { demand, limit } of margins) expect(Number.isFinite(demand.value + limit.value)).toBe(true);
   });
 
   it('is not changed by being read', () => {
-    const saved = golden(version);
+    const saved = golden(name);
     const before = structuredClone(saved);
     read(saved);
     expect(saved).toEqual(before);
@@ -62,9 +76,84 @@ describe.each(earlier)('a job as version %i wrote it', (version) => {
 
 describe('the early version 4', () => {
   it('lacked the weather of the brief, which is now not said', () => {
-    const saved = golden(4);
+    const saved = golden('job-v4-first');
     expect(saved.brief).not.toHaveProperty('outageWeather');
     expect(read(saved).brief.outageWeather).toBeNull();
+  });
+
+  it('may have left its arrays behind when the supply was changed, which is put right', () => {
+    const saved = golden('job-v4-last');
+    const loads = saved.loads.map((load) => ({ ...load, legs: 'L1' }));
+    const changed = { ...saved, supply: { ...(saved['supply'] as object), system: 'single-230' }, loads };
+    expect(new Set(planOf(read(changed)).sources.arrays.map(({ legs }) => legs))).toEqual(new Set(['L1']));
+  });
+});
+
+describe('version 2', () => {
+  it('had no lanes: they follow from its loads, feeders included', () => {
+    const kept = (of: Job) => new Set(planOf(of).backup.lanes.map(({ circuitId }) => circuitId));
+    expect(kept(read(golden('job-v2')))).toEqual(kept(demoJobs[0]!.job));
+    expect(planOf(read(golden('job-v2'))).backup.services).toEqual([]);
+  });
+});
+
+describe('version 3', () => {
+  it('had no sources and no outage', () => {
+    const { sources, outage } = planOf(read(golden('job-v3')));
+    expect([sources, outage]).toEqual([emptySources(), emptyScenario()]);
+  });
+});
+
+describe('version 5', () => {
+  it.each([
+    ['job-v5', 0],
+    ['job-v5-three-phase', 1],
+  ])('%s is the demo of today', (name, place) => {
+    const today = demoJobs[place]!.job;
+    const then = read(golden(name));
+    const { costs: _costs, ...sources } = planOf(then).sources;
+    expect(planOf(today)).toMatchObject({ ...planOf(then), sources });
+  });
+
+  it('had costs without an identifier or a currency', () => {
+    expect(planOf(read(golden('job-v5'))).sources.costs).toContainEqual({
+      id: 'cost-3',
+      change: 'generator.auto',
+      cost: { amount: '11400', currency: null },
+    });
+  });
+
+  it('named islands by their first service, and had its stack apart from the others', () => {
+    const saved = golden('job-v5');
+    const survey = saved['survey'] as { services: Record<string, unknown>[] };
+    const backup = saved['backup'] as { services: Record<string, unknown>[] };
+    const second = { ...survey.services[0], id: 'second', name: 'Second' };
+    const said = (joinedTo: string | null, school = 'split') => ({
+      ...backup.services[0],
+      serviceId: 'second',
+      school,
+      joinedTo,
+    });
+    const chosen = [{ unitId: 'woad-93', quantity: 1 }];
+    const two = (one: Record<string, unknown>) =>
+      planOf(
+        read({
+          ...saved,
+          survey: { ...survey, services: [...survey.services, second] },
+          backup: { ...backup, services: [...backup.services, one] },
+          design: { ...(saved['design'] as object), others: [{ serviceId: 'second', chosen }] },
+        }),
+      );
+    const apart = two(said(null));
+    expect(islandsOf(apart).map(({ id }) => id)).toEqual(['farm', 'second']);
+    expect(apart.equipment.stacks.map(({ islandId }) => islandId)).toEqual(['farm', 'second']);
+    const joined = two(said('farm'));
+    expect(islandsOf(joined).map(({ services }) => services.map(({ id }) => id))).toEqual([
+      ['farm', 'second'],
+    ]);
+    expect(joined.equipment.stacks.map(({ islandId }) => islandId)).toEqual(['farm']);
+    const spliced = two({ ...said(null, 'feeder'), feederPanelId: 'barn' });
+    expect(spliced.backup.services[1]!.isolation).toEqual({ at: 'feeder', panelId: 'barn' });
   });
 });
 

@@ -1,6 +1,6 @@
-import { maxLoads, planProblems } from '../design/index.js';
+import { maxLoads } from '../design/index.js';
 import { isDict } from './identity.js';
-import { jobSchema, type Job } from './job.schema.js';
+import { jobProblems, jobSchema, type Job } from './job.schema.js';
 import { problemsOf, readJob, type ReadJob } from './read-job.js';
 import { sameValue } from './same-value.js';
 
@@ -29,7 +29,7 @@ export function readChange(before: Job, document: unknown): ReadJob {
     if (read === undefined) return readJob(document);
     job[slice] = read;
   }
-  const problems = planProblems(job as Job);
+  const problems = jobProblems(job as Job);
   return problems.length === 0
     ? { ok: true, job: job as Job }
     : { ok: false, problems: problemsOf(problems) };

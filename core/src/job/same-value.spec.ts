@@ -31,10 +31,11 @@ describe('two JSON values', () => {
 });
 
 describe('the identity of things in lists', () => {
-  it('is their id, their service, or the change they cost; lists of values have none', () => {
+  it('is their id, or that of what they speak about; lists of values have none', () => {
     expect([...entriesByIdentity([{ id: 'b' }, { id: 'a' }])!.keys()]).toEqual(['b', 'a']);
     expect([...entriesByIdentity([{ serviceId: 's' }])!.keys()]).toEqual(['s']);
-    expect([...entriesByIdentity([{ change: 'pack', cost: 1 }])!.keys()]).toEqual(['pack']);
+    expect([...entriesByIdentity([{ loadId: 'pump' }])!.keys()]).toEqual(['pump']);
+    expect([...entriesByIdentity([{ circuitId: 'c', lane: 'on' }])!.keys()]).toEqual(['c']);
     expect(entriesByIdentity([])!.size).toBe(0);
     expect(entriesByIdentity([1, 2])).toBeNull();
     expect(entriesByIdentity([{ id: 'a' }, { id: 'a' }])).toBeNull();

@@ -11,7 +11,7 @@ import {
   readCircuitRows,
   settleLegs,
 } from '../house/index.js';
-import { demoPlans } from '../design/index.js';
+import { keepOnly, demoPlans } from '../design/index.js';
 import { sensorPlan } from '../study/index.js';
 import { panelSchedule, scheduleColumns } from './panel-schedule.js';
 
@@ -48,7 +48,7 @@ describe('a panel schedule', () => {
         // Whether a neutral runs with it is assumed again; the schedule does not hold it.
         const order = (list: readonly Circuit[]) =>
           list
-            .map((one) => withoutId({ ...one, neutral: null, lane: 'dark', shed: null }))
+            .map((one) => withoutId({ ...one, neutral: null }))
             .toSorted((a, b) => a.spaces[0]! - b.spaces[0]!);
         expect(order(back.rows.flatMap(({ circuit }) => circuit ?? []))).toEqual(order(panel.circuits));
       }
@@ -206,7 +206,7 @@ describe('the sensor plan', () => {
 
   it('says whether the monitor itself stays on', () => {
     expect(plan.monitor).toBe('stays-on');
-    const dark = { ...harbour, loads: harbour.loads.map((load) => ({ ...load, inBackupSet: false })) };
+    const dark = keepOnly(harbour, []);
     expect(sensorPlan(dark).monitor).toBe('goes-dark');
     expect(sensorPlan({ ...harbour, survey: { ...harbour.survey, monitorCircuitId: null } }).monitor).toBe(
       'unknown',

@@ -1,6 +1,6 @@
 export { type ItemEffect, itemEffects } from './backup-set/item-effects.js';
-export type { Outcome } from './backup-set/outcome.js';
 export type { BrokenLimit } from './backup-set/limits/set-limits.js';
+export type { Outcome } from './backup-set/outcome.js';
 export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substitute-outcomes.js';
 export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
 export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';

@@ -1,5 +1,6 @@
 import { type Finding, nameList, quantityText } from '../../base/index.js';
 import { noticeableDipShare, voltageDipShare } from '../../electric/index.js';
+import { keptLoads, laneOfCircuits } from '../../design/index.js';
 import { circuitsById, circuitText, loadsByCircuit } from '../../house/index.js';
 import {
   type DemandContext,
@@ -17,11 +18,13 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
     found.push({ ...finding, figures: [] });
   };
   const circuits = circuitsById(plan.survey);
+  const kept = keptLoads(plan);
+  const laneOf = laneOfCircuits(plan);
   for (const [circuitId, loads] of loadsByCircuit(plan.loads)) {
     const placed = circuitId === null ? undefined : circuits.get(circuitId);
-    const unwanted = loads.filter(({ tier, inBackupSet }) => tier === 'never' && inBackupSet);
+    const unwanted = loads.filter(({ id, tier }) => tier === 'never' && kept.has(id));
     const wanted = loads.filter(({ tier }) => tier === 'must' || tier === 'should');
-    if (placed && placed.circuit.lane === 'on' && unwanted.length > 0 && wanted.length > 0) {
+    if (placed && laneOf(placed.circuit.id).lane === 'on' && unwanted.length > 0 && wanted.length > 0) {
       report({
         key: `mixed.${circuitId}`,
         severity: 'consider',
@@ -42,7 +45,7 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
     });
   }
   const monitor = circuits.get(plan.survey.monitorCircuitId ?? '');
-  if (monitor && monitor.circuit.lane === 'dark' && backupSet.length > 0) {
+  if (monitor && laneOf(monitor.circuit.id).lane === 'dark' && backupSet.length > 0) {
     report({
       key: 'monitor-dark',
       severity: 'consider',

@@ -1,3 +1,4 @@
+import { keptLoads } from '../../design/index.js';
 import { type Finding, quantityText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
 import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
@@ -40,7 +41,8 @@ export function designFindings(context: DemandContext, judged: JudgedStack | nul
   }
   // Where the way of backing up is settled, its requirements say so.
   const settled = plan.backup.services.some(({ school }) => school !== null);
-  const wholeHouse = !settled && plan.loads.length > 3 && plan.loads.every(({ inBackupSet }) => inBackupSet);
+  const kept = keptLoads(plan);
+  const wholeHouse = !settled && plan.loads.length > 3 && plan.loads.every(({ id }) => kept.has(id));
   if (judged && wholeHouse && systemFacts[plan.supply.system].legVoltageV === 120) {
     const { totalVA } = optionalDwelling(dwellingLoadsOf(plan.loads, settings.floorAreaM2.value));
     if (totalVA > judged.stack.continuousVA) {

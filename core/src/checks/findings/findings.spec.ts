@@ -9,18 +9,18 @@ import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 
 const use = allSeasons(aroundTheClock);
-const keys = (loads: readonly Load[], brief: Partial<Brief> = {}): string[] =>
+const keys = (loads: readonly Load[], brief: Partial<Brief> = {}, notKept: string[] = []): string[] =>
   planFindings(
-    evaluatePlan(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }), builtInCatalogue),
+    evaluatePlan(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }, notKept), builtInCatalogue),
   ).map(({ key }) => key);
 
 describe('findings', () => {
   it('warn that the system is not for life support alone', () => {
     expect(keys([aLoad({ kind: 'medical' })])).toContain('life-support');
-    expect(keys([aLoad({ kind: 'medical', inBackupSet: false })])).not.toContain('life-support');
+    expect(keys([aLoad({ kind: 'medical' })], {}, ['one'])).not.toContain('life-support');
   });
   it('notice a must that is left dark and a never that is kept', () => {
-    expect(keys([aLoad({ tier: 'must', inBackupSet: false })])).toContain('must-left-out');
+    expect(keys([aLoad({ tier: 'must' })], {}, ['one'])).toContain('must-left-out');
     expect(keys([aLoad({ tier: 'never' })])).toContain('never-kept');
   });
   it('notice a motor without a start, and legs nobody has said', () => {
@@ -76,11 +76,11 @@ describe('findings', () => {
 
 describe('sun and generator beside a stack', () => {
   const plan = demoPlans[0]!.plan;
-  const keys = (outage: Partial<Plan['outage']>) =>
-    planFindings(evaluatePlan({ ...plan, outage: { ...plan.outage, ...outage } }, builtInCatalogue))
+  const keys = (sources: Partial<Plan['sources']>) =>
+    planFindings(evaluatePlan({ ...plan, sources: { ...plan.sources, ...sources } }, builtInCatalogue))
       .map(({ key }) => key)
       .filter((key) => /^(solar|generator)-/.test(key));
-  const [array] = plan.outage.arrays;
+  const [array] = plan.sources.arrays;
   it('fit in the demo', () => {
     expect(keys({})).toEqual([]);
   });

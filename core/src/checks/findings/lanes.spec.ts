@@ -1,12 +1,17 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../../equipment/index.js';
-import { type Lane, lanes } from '../../house/index.js';
+
 import {
+  chooseFor,
+  keptLoads,
+  laneOfCircuits,
   benchItems,
   changeShed,
   demoPlans,
   islandsOf,
+  type Lane,
+  lanes,
   moveToLane,
   type Plan,
   standings,
@@ -15,21 +20,22 @@ import { evaluatePlan } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { aHouse } from '../../design/testing/house.js';
+import { withStack } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 
 const always = allSeasons(aroundTheClock);
 const load = (id: string, changes = {}) => aLoad({ id, name: id, use: always, ...changes });
-const circuitOf = (plan: ReturnType<typeof aHouse>, id: string) =>
-  plan.survey.panels.flatMap(({ circuits }) => circuits).find((circuit) => circuit.id === id)!;
+const circuitOf = (plan: Plan, id: string) => laneOfCircuits(plan)(id);
+const isKept = (plan: Plan, id: string) => keptLoads(plan).has(id);
 const move = (plan: ReturnType<typeof aHouse>, ids: string[], lane: Lane) =>
   moveToLane(plan, { circuitIds: ids, loadIds: [] }, lane);
 
 describe('moving circuits between lanes', () => {
   const plan = aHouse({
     s: [
-      { loads: [load('a'), load('b', { tier: 'never', inBackupSet: false })] },
+      { loads: [load('a'), load('b', { tier: 'never' })], notKept: ['b'] },
       { loads: [load('c')], changes: { neutralGroup: 'N' } },
-      { loads: [load('d', { inBackupSet: false })], changes: { neutralGroup: 'N' } },
+      { loads: [load('d')], notKept: ['d'], changes: { neutralGroup: 'N' } },
       { loads: [] },
     ],
   });
@@ -37,16 +43,16 @@ describe('moving circuits between lanes', () => {
   it('keeps lanes and ticks of loads in agreement', () => {
     expect(circuitOf(plan, 's-1').lane).toBe('on');
     const dark = move(plan, ['s-1'], 'dark');
-    expect(
-      dark.loads.filter(({ circuitId }) => circuitId === 's-1').some(({ inBackupSet }) => inBackupSet),
-    ).toBe(false);
+    expect(dark.loads.filter(({ circuitId }) => circuitId === 's-1').some(({ id }) => isKept(dark, id))).toBe(
+      false,
+    );
     const back = move(dark, ['s-1'], 'on');
     expect(
-      back.loads.filter(({ circuitId }) => circuitId === 's-1').every(({ inBackupSet }) => inBackupSet),
+      back.loads.filter(({ circuitId }) => circuitId === 's-1').every(({ id }) => isKept(back, id)),
     ).toBe(true);
     // Between live lanes a load that the household keeps off stays off.
     const shed = move(plan, ['s-1'], 'auto');
-    expect(shed.loads.find(({ id }) => id === 'b')!.inBackupSet).toBe(false);
+    expect(isKept(shed, 'b')).toBe(false);
   });
 
   it('takes along what shares a neutral', () => {
@@ -65,7 +71,7 @@ describe('moving circuits between lanes', () => {
       shed: { when: 'charge', belowCharge: 0.4 },
     });
     const dark = move(farm, [feeder], 'dark');
-    expect(dark.loads.find(({ id }) => id === 'freezer-chest')!.inBackupSet).toBe(false);
+    expect(isKept(dark, 'freezer-chest')).toBe(false);
     const again = move(dark, ['barn-3'], 'on');
     expect(circuitOf(again, feeder).lane).toBe('on');
   });
@@ -81,8 +87,7 @@ describe('moving circuits between lanes', () => {
             expect(isValid(moved)).toBe(true);
             const island = islandsOf(moved)[0]!;
             for (const { lane, loads } of benchItems(moved, island)) {
-              if (loads.length > 0)
-                expect(loads.some(({ inBackupSet }) => inBackupSet)).toBe(lane !== 'dark');
+              if (loads.length > 0) expect(loads.some(({ id }) => isKept(moved, id))).toBe(lane !== 'dark');
             }
           },
         ),
@@ -102,7 +107,7 @@ describe('moving circuits between lanes', () => {
             const chosen = evaluatePlan(demo, builtInCatalogue).selected!.stack.parts.map((part) => ({
               ...part,
             }));
-            const first: Plan = { ...demo, design: { chosen, others: [] } };
+            const first = chooseFor(demo, islandsOf(demo)[0]!, chosen);
             const start = moves.reduce((now, [one, lane]) => move(now, [one], lane), first);
             const before = evaluatePlan(start, builtInCatalogue).margins;
             const after = evaluatePlan(move(start, [id], 'dark'), builtInCatalogue).margins;
@@ -127,8 +132,7 @@ describe('a shed circuit', () => {
     const plan = aHouse({ s: [{ loads: [flat('keep', 500)] }, { loads: [flat('extra', 500)] }] });
     const moved = changeShed(move(plan, ['s-2'], lane), ['s-2'], shed);
     const brief = { ...moved.brief, handsOn, requiredRuntimeH: 4 };
-    const design = { chosen: [{ unitId: 'madder-47', quantity: 1 }], others: [] };
-    return evaluatePlan({ ...moved, brief, design }, builtInCatalogue);
+    return evaluatePlan(withStack({ ...moved, brief }, ['madder-47', 1]), builtInCatalogue);
   };
   const runtime = (evaluation: ReturnType<typeof house>) =>
     evaluation.margins.find(({ key }) => key === 'runtime')!.limit.value;

@@ -1,4 +1,5 @@
 import { type Finding, nameList } from '../../base/index.js';
+import { keptLoads } from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
 
 const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
@@ -6,6 +7,7 @@ const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'wo
 /** What the list of loads itself gives reason to say. */
 export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   const { loads } = plan;
+  const kept = keptLoads(plan);
   const found: Finding[] = [];
   const report = (
     names: readonly string[],
@@ -16,7 +18,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   const namesOf = (keep: (load: (typeof loads)[number]) => boolean): string[] =>
     loads.filter(keep).map(({ name }) => name);
   report(
-    namesOf(({ kind, inBackupSet }) => kind === 'medical' && inBackupSet),
+    namesOf(({ id, kind }) => kind === 'medical' && kept.has(id)),
     {
       key: 'life-support',
       severity: 'must-fix',
@@ -26,7 +28,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
     },
   );
   report(
-    namesOf(({ tier, inBackupSet }) => tier === 'must' && !inBackupSet),
+    namesOf(({ id, tier }) => tier === 'must' && !kept.has(id)),
     {
       key: 'must-left-out',
       severity: 'must-fix',
@@ -36,7 +38,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
     },
   );
   report(
-    namesOf(({ tier, inBackupSet }) => tier === 'never' && inBackupSet),
+    namesOf(({ id, tier }) => tier === 'never' && kept.has(id)),
     {
       key: 'never-kept',
       severity: 'consider',
@@ -47,8 +49,8 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   );
   report(
     namesOf(
-      ({ kind, start, inBackupSet, runningPowerW }) =>
-        inBackupSet && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
+      ({ id, kind, start, runningPowerW }) =>
+        kept.has(id) && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
     ),
     {
       key: 'motor-without-start',
@@ -72,7 +74,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   );
   report(
     backupSet.length > 1 && plan.supply.system !== 'single-230'
-      ? namesOf(({ legsAssumed, inBackupSet }) => legsAssumed && inBackupSet)
+      ? namesOf(({ id, legsAssumed }) => legsAssumed && kept.has(id))
       : [],
     {
       key: 'legs-assumed',

@@ -4,7 +4,7 @@ import type { DemandContext, JudgedStack } from '../../study/index.js';
 
 /** What sun and generator give reason to say beside a stack. */
 export function outageFindings({ plan }: DemandContext, judged: JudgedStack | null): Finding[] {
-  const { arrays, generator } = plan.outage;
+  const { arrays, generator } = plan.sources;
   if (!judged) return [];
   const { stack } = judged;
   const found: Finding[] = [];

@@ -6,13 +6,12 @@ import { loadFindings } from './load-findings.js';
 import { outageFindings } from './outage-findings.js';
 
 /** Everything an evaluation gives reason to say, worst first. */
-export function planFindings({ context, selected, chosenProblem, island }: Evaluation): Finding[] {
+export function planFindings({ context, selected, chosenProblem }: Evaluation): Finding[] {
   const found = [
     ...loadFindings(context),
     ...designFindings(context, selected),
     ...backupFindings(context, selected),
-    // Sun and generator belong to the first island.
-    ...(island?.first === false ? [] : outageFindings(context, selected)),
+    ...outageFindings(context, selected),
   ];
   if (chosenProblem !== '') {
     found.push({

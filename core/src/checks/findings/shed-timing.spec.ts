@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../../equipment/index.js';
-import { changeShed, moveToLane } from '../../design/index.js';
+import { addLoads, changeShed, moveToLane } from '../../design/index.js';
 import { evaluatePlan, shedTiming } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
+import { withStack } from '../../design/testing/plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 
@@ -17,10 +18,7 @@ describe('automatic shedding and the trip', () => {
       when: 'power',
       responseS,
     });
-    const evaluation = evaluatePlan(
-      { ...shed, design: { chosen: [{ unitId: 'madder-47', quantity: 1 }], others: [] } },
-      builtInCatalogue,
-    );
+    const evaluation = evaluatePlan(withStack(shed, ['madder-47', 1]), builtInCatalogue);
     return {
       ...shedTiming(evaluation.context, evaluation.selected!.stack),
       findings: planFindings(evaluation),
@@ -60,19 +58,9 @@ it('a three-phase source of 10 kW refuses 3.5 kW on one phase', () => {
     );
   const legs = (watts: number) => {
     const plan = aHouse({ s: [{ loads: [] }] });
+    const wired = { ...plan, supply: { ...plan.supply, system: 'three-230-400' as const } };
     const evaluation = evaluatePlan(
-      {
-        ...plan,
-        supply: { ...plan.supply, system: 'three-230-400' },
-        loads: [heater(watts)],
-        design: {
-          chosen: [
-            { unitId: 'bracken-96', quantity: 1 },
-            { unitId: 'bracken-module', quantity: 4 },
-          ],
-          others: [],
-        },
-      },
+      withStack(addLoads(wired, [heater(watts)]), ['bracken-96', 1], ['bracken-module', 4]),
       catalogue,
     );
     return Object.fromEntries(evaluation.margins.map(({ key, verdict }) => [key, verdict]));

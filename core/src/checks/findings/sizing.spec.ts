@@ -13,7 +13,7 @@ import type { Load } from '../../house/index.js';
 import { demoPlans, emptyPlan, type Plan } from '../../design/index.js';
 import { demandContextOf, evaluatePlan, judgeStack, type MarginKey, verdictOf } from '../../study/index.js';
 import { planFindings } from './plan-findings.js';
-import { aPlan } from '../../design/testing/plan.js';
+import { aPlan, withStack } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { idealBattery, idealUnit } from '../../equipment/testing/ideal-unit.js';
 
@@ -375,18 +375,12 @@ describe('the choice', () => {
     const nearest = evaluatePlan(impossible, builtInCatalogue);
     expect(nearest.selectedBy).toBe('nearest');
     expect(nearest.suggested).toBeNull();
-    const chosen = evaluatePlan(
-      { ...impossible, design: { chosen: [{ unitId: 'madder-47', quantity: 1 }], others: [] } },
-      builtInCatalogue,
-    );
+    const chosen = evaluatePlan(withStack(impossible, ['madder-47', 1]), builtInCatalogue);
     expect([chosen.selectedBy, chosen.selected?.stack.name]).toEqual(['user', '1 × Madder 47']);
   });
 
   it('falls back and says so where the chosen units do not go together', () => {
-    const plan = {
-      ...aPlan([aLoad()]),
-      design: { chosen: [{ unitId: 'madder-pack', quantity: 1 }], others: [] },
-    };
+    const plan = withStack(aPlan([aLoad()]), ['madder-pack', 1]);
     const evaluation = evaluatePlan(plan, builtInCatalogue);
     expect(evaluation.selectedBy).toBe('suggestion');
     expect(planFindings(evaluation)[0]).toMatchObject({ key: 'stack', severity: 'stops' });

@@ -1,10 +1,11 @@
+import { splicedPanelId } from '../../design/index.js';
 import { panelUpstream } from '../../house/index.js';
 import { type Report, type Case, list, namesOf, circuitsText, isKept } from './case.js';
 import { checkRating } from './check-rating.js';
 
 export function checkFeeder(of: Case, report: Report): void {
   const { plan, said, items, panels } = of;
-  const panel = panels.find(({ id }) => id === said.feederPanelId);
+  const panel = panels.find(({ id }) => id === splicedPanelId(said));
   if (!panel) {
     const subs = panels.filter(({ fedFrom }) => fedFrom.kind !== 'service');
     report(

@@ -1,8 +1,14 @@
+import { serviceBackup } from '../../design/index.js';
 import type { Report, Case } from './case.js';
 
 export function checkJoin({ plan, said, service }: Case, report: Report): void {
-  if (said.joinedTo === null) return;
-  const host = plan.survey.services.find(({ id }) => id === said.joinedTo)?.name ?? 'another service';
+  const sharing = plan.survey.services.filter((other) => {
+    const { school, islandId } = serviceBackup(plan, other.id);
+    return school !== 'none' && islandId === said.islandId;
+  });
+  const host = sharing[0]?.name;
+  // The first service of an island is the one the others are joined to.
+  if (host === undefined || sharing[0]!.id === service.id) return;
   report(
     'joined',
     said.school === 'split' ? 'must-fix' : 'consider',

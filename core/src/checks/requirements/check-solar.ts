@@ -1,4 +1,4 @@
-import { type BenchItem, coversOf } from '../../design/index.js';
+import { type BenchItem, coversOf, splicedPanelId } from '../../design/index.js';
 import { type Report, type Case, list, namesOf, isKept } from './case.js';
 
 export function checkSolar({ panels, items, said }: Case, report: Report): void {
@@ -8,7 +8,7 @@ export function checkSolar({ panels, items, said }: Case, report: Report): void 
   const names = [...circuits.map(({ name }) => name), ...devices.map(({ name }) => `ahead of ${name}`)];
   if (names.length === 0) return;
   const inside = (item: BenchItem): boolean =>
-    covers === 'service' || (covers === 'sub-panel' ? item.panel?.id === said.feederPanelId : isKept(item));
+    covers === 'service' || (covers === 'sub-panel' ? item.panel?.id === splicedPanelId(said) : isKept(item));
   const dead = circuits.filter((item) => !inside(item));
   if (dead.length > 0) {
     report(

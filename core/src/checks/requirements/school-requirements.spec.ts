@@ -1,8 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../../equipment/index.js';
-import { changeServiceBackup, demoPlans, type Plan, type ServiceBackup } from '../../design/index.js';
+import {
+  moveToLane,
+  changeServiceBackup,
+  demoPlans,
+  type Plan,
+  type ServiceBackup,
+} from '../../design/index.js';
 import { evaluatePlan } from '../../study/index.js';
 import { aHouse, type Way } from '../../design/testing/house.js';
+import { withStack } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { planRequirements } from './plan-requirements.js';
 
@@ -10,7 +17,7 @@ const load = (id: string, watts: number, changes = {}) =>
   aLoad({ id, name: id, runningPowerW: watts, powerFactor: 1, use: allSeasons(aroundTheClock), ...changes });
 const ways: Way[] = [
   { loads: [load('fridge', 150)] },
-  { loads: [load('heater', 6000, { legs: 'L1-L2', inBackupSet: false, tier: 'never' })] },
+  { loads: [load('heater', 6000, { legs: 'L1-L2', tier: 'never' })], notKept: ['heater'] },
   { loads: [load('lights', 200)] },
   { loads: [], changes: { backFeeds: true } },
 ];
@@ -23,10 +30,7 @@ const bonded = (plan: Plan, value: boolean): Plan => ({
 });
 const house = bonded(aHouse({ s: ways }), true);
 const requirements = (said: Partial<ServiceBackup>, plan = house, service = 's') => {
-  const changed = {
-    ...changeServiceBackup(plan, service, said),
-    design: { chosen: [{ unitId: 'yarrow-79', quantity: 2 }], others: [] },
-  };
+  const changed = withStack(changeServiceBackup(plan, service, said), ['yarrow-79', 2]);
   const list = planRequirements(changed, evaluatePlan(changed, builtInCatalogue)).get(service)!;
   return new Map(list.map((finding) => [finding.key.split('.').at(-1)!, finding]));
 };
@@ -71,16 +75,8 @@ describe('whole house, isolated at the service', () => {
     );
     expect(severity({ school: 'service' }, 'transfer', heavy)).toBe('must-fix');
     expect(severity({ school: 'service', automaticTransfer: false }, 'transfer', heavy)).toBe('fine');
-    const managed = {
-      ...heavy,
-      survey: {
-        ...heavy.survey,
-        panels: heavy.survey.panels.map((panel) => ({
-          ...panel,
-          circuits: panel.circuits.map((circuit) => ({ ...circuit, lane: 'auto' as const })),
-        })),
-      },
-    };
+    const circuitIds = heavy.survey.panels.flatMap(({ circuits }) => circuits.map(({ id }) => id));
+    const managed = moveToLane(heavy, { circuitIds, loadIds: [] }, 'auto');
     expect(severity({ school: 'service' }, 'transfer', managed)).toBe('fine');
   });
 });
@@ -115,12 +111,20 @@ describe('a feeder splice', () => {
   const farm = demoPlans[0]!.plan;
   const of = (said: Partial<ServiceBackup>) => requirements({ school: 'feeder', ...said }, farm, 'farm');
   it('needs a sub-panel and a pass-through rated for its feeder breaker', () => {
-    expect(of({ feederPanelId: null }).get('sub-panel')?.because).toContain('Barn panel');
-    expect(of({ feederPanelId: 'barn', isolatingRatingA: 50 }).get('rating')?.severity).toBe('must-fix');
-    expect(of({ feederPanelId: 'barn', isolatingRatingA: 60 }).get('rating')?.severity).toBe('fine');
+    expect(of({ isolation: { at: 'feeder', panelId: null } }).get('sub-panel')?.because).toContain(
+      'Barn panel',
+    );
+    expect(
+      of({ isolation: { at: 'feeder', panelId: 'barn' }, isolatingRatingA: 50 }).get('rating')?.severity,
+    ).toBe('must-fix');
+    expect(
+      of({ isolation: { at: 'feeder', panelId: 'barn' }, isolatingRatingA: 60 }).get('rating')?.severity,
+    ).toBe('fine');
   });
   it('reaches nothing outside it', () => {
-    expect(of({ feederPanelId: 'barn' }).get('outside')?.title).toContain('11 circuits');
+    expect(of({ isolation: { at: 'feeder', panelId: 'barn' } }).get('outside')?.title).toContain(
+      '11 circuits',
+    );
   });
 });
 
@@ -149,10 +153,10 @@ describe('the bond of neutral and earth', () => {
 describe('two services', () => {
   const two = aHouse({ a: [{ loads: [load('one', 300)] }], b: [{ loads: [load('two', 300)] }] });
   it('with a system of its own is not joined to another', () => {
-    expect(requirements({ school: 'split', joinedTo: 'a' }, two, 'b').get('joined')?.severity).toBe(
+    expect(requirements({ school: 'split', islandId: 'a' }, two, 'b').get('joined')?.severity).toBe(
       'must-fix',
     );
-    expect(requirements({ school: 'service', joinedTo: 'a' }, two, 'b').get('joined')?.severity).toBe(
+    expect(requirements({ school: 'service', islandId: 'a' }, two, 'b').get('joined')?.severity).toBe(
       'consider',
     );
   });

@@ -5,35 +5,57 @@ interface BackupProblem {
   readonly message: string;
 }
 
-/** What the shapes alone cannot say: services that exist, each said once, joined to one with a source of its own. */
+/** What the shapes alone cannot say: services, panels, loads and circuits that exist, each said once. */
 export function backupProblems({
   backup,
   survey,
-}: Pick<BackedUpHouse, 'backup' | 'survey'>): BackupProblem[] {
+  loads,
+}: Pick<BackedUpHouse, 'backup' | 'survey' | 'loads'>): BackupProblem[] {
   const problems: BackupProblem[] = [];
-  const services = new Set(survey.services.map(({ id }) => id));
-  const said = new Set<string>();
-  backup.services.forEach(({ serviceId, joinedTo, feederPanelId }, index) => {
-    const path = ['services', index];
-    if (!services.has(serviceId)) {
-      problems.push({ path: [...path, 'serviceId'], message: 'There is no such service; remove the entry' });
-    }
-    if (said.has(serviceId)) {
+  const panels = new Set(survey.panels.map(({ id }) => id));
+  /** Names that must exist, and stand once. */
+  const checkNames = (
+    list: 'services' | 'kept' | 'lanes',
+    key: string,
+    names: readonly string[],
+    existing: ReadonlySet<string>,
+    what: string,
+  ): void => {
+    const said = new Set<string>();
+    names.forEach((name, index) => {
+      const path = [list, index, key];
+      if (!existing.has(name)) problems.push({ path, message: `There is no such ${what}; remove the entry` });
+      if (said.has(name)) problems.push({ path, message: `This ${what} is entered twice; keep one entry` });
+      said.add(name);
+    });
+  };
+  checkNames(
+    'services',
+    'serviceId',
+    backup.services.map(({ serviceId }) => serviceId),
+    new Set(survey.services.map(({ id }) => id)),
+    'service',
+  );
+  checkNames(
+    'kept',
+    'loadId',
+    backup.kept.map(({ loadId }) => loadId),
+    new Set(loads.map(({ id }) => id)),
+    'load',
+  );
+  checkNames(
+    'lanes',
+    'circuitId',
+    backup.lanes.map(({ circuitId }) => circuitId),
+    new Set(survey.panels.flatMap(({ circuits }) => circuits.map(({ id }) => id))),
+    'circuit',
+  );
+  backup.services.forEach(({ isolation }, index) => {
+    if (isolation.at !== 'service' && isolation.panelId !== null && !panels.has(isolation.panelId)) {
       problems.push({
-        path: [...path, 'serviceId'],
-        message: 'This service is entered twice; keep one entry',
+        path: ['services', index, 'isolation', 'panelId'],
+        message: 'There is no such panel; choose another point of isolation',
       });
-    }
-    said.add(serviceId);
-    const host = backup.services.find((other) => other.serviceId === joinedTo);
-    if (joinedTo !== null && (joinedTo === serviceId || !services.has(joinedTo) || host?.joinedTo)) {
-      problems.push({
-        path: [...path, 'joinedTo'],
-        message: 'Join it to another service that has a source of its own, or use null',
-      });
-    }
-    if (feederPanelId !== null && !survey.panels.some(({ id }) => id === feederPanelId)) {
-      problems.push({ path: [...path, 'feederPanelId'], message: 'There is no such panel; use null' });
     }
   });
   return problems;

@@ -9,6 +9,8 @@ import {
   tiers,
 } from '../../house/index.js';
 import type { Island } from './islands.js';
+import { laneOfCircuits } from './circuit-lanes.js';
+import { keptLoads } from './kept-loads.js';
 import { standingOf, type Standing } from './lane-of.js';
 import { movesWith } from './move-groups.js';
 
@@ -32,8 +34,13 @@ const tiersOf = (loads: readonly Load[]): Tier[] =>
   tiers.filter((tier) => loads.some((load) => load.tier === tier));
 
 /** The circuits of an island, in the order of its panels, and its loads that hang on none. Spares are left out. */
-export function benchItems(plan: Pick<BackedUpHouse, 'survey' | 'loads'>, island: Island): BenchItem[] {
+export function benchItems(
+  plan: Pick<BackedUpHouse, 'survey' | 'loads' | 'backup'>,
+  island: Island,
+): BenchItem[] {
   const byCircuit = loadsByCircuit(plan.loads);
+  const laneOf = laneOfCircuits(plan);
+  const kept = keptLoads(plan);
   const circuits = island.panels.flatMap((panel) =>
     panel.circuits
       .filter(({ use }) => use === 'circuit')
@@ -51,7 +58,7 @@ export function benchItems(plan: Pick<BackedUpHouse, 'survey' | 'loads'>, island
           feeds,
           tiers: tiersOf(loads),
           movesWith: [...together],
-          ...standingOf(circuit),
+          ...standingOf(laneOf(circuit.id)),
         };
       }),
   );
@@ -65,7 +72,7 @@ export function benchItems(plan: Pick<BackedUpHouse, 'survey' | 'loads'>, island
         feeds: null,
         tiers: [load.tier],
         movesWith: [],
-        lane: load.inBackupSet ? 'on' : 'dark',
+        lane: kept.has(load.id) ? 'on' : 'dark',
         shed: null,
       }))
     : [];

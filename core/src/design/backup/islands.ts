@@ -3,9 +3,8 @@ import { type Panel, panelUpstream, type Service } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
 import { serviceBackup } from './service-backup.js';
 
-/** What one source feeds while the grid is away: a service with a source of its own, and those joined to it. */
+/** What one source feeds while the grid is away: the services of an island, each cut off at its point of isolation. */
 export interface Island {
-  /** Id of its first service; '' for a job without a survey. */
   readonly id: string;
   readonly name: string;
   readonly services: readonly Service[];
@@ -14,51 +13,61 @@ export interface Island {
   readonly first: boolean;
 }
 
-/** The islands of a job, in the order of its services. Services without backup belong to none. */
-export function islandsOf(plan: Pick<BackedUpHouse, 'survey' | 'backup'>): Island[] {
+/** The one island of a house whose services nobody has surveyed. */
+export const unsurveyedIslandId = 'house';
+
+type Backed = Pick<BackedUpHouse, 'survey' | 'backup'>;
+
+/** The islands of a plan, in the order of its services. Services without backup belong to none. */
+export function islandsOf(plan: Backed): Island[] {
   const { survey } = plan;
   const backed = survey.services.filter(({ id }) => serviceBackup(plan, id).school !== 'none');
-  const hosts = backed.filter(({ id }) => {
-    const { joinedTo } = serviceBackup(plan, id);
-    return joinedTo === null || !backed.some((other) => other.id === joinedTo);
-  });
-  const serviceOf = new Map(
-    survey.panels.map((panel) => [panel.id, panelUpstream(survey, panel).service?.id]),
-  );
-  const islands = hosts.map((host, index): Island => {
-    const services = [host, ...backed.filter(({ id }) => serviceBackup(plan, id).joinedTo === host.id)];
-    const ids = new Set(services.map(({ id }) => id));
+  const ids = [...new Set(backed.map(({ id }) => serviceBackup(plan, id).islandId))];
+  const islandOf = islandOfPanels(plan);
+  const islands = ids.map((islandId, index): Island => {
+    const services = backed.filter(({ id }) => serviceBackup(plan, id).islandId === islandId);
     return {
-      id: host.id,
+      id: islandId,
       name: services.map(({ name }) => name).join(' and '),
       services,
-      panels: survey.panels.filter(({ id }) => {
-        const service = serviceOf.get(id);
-        return service === undefined ? index === 0 : ids.has(service);
+      panels: survey.panels.filter((panel) => {
+        const island = islandOf(panel);
+        return island === undefined ? index === 0 : island === islandId;
       }),
       first: index === 0,
     };
   });
   if (islands.length > 0 || survey.services.length > 0) return islands;
-  return [{ id: '', name: 'The house', services: [], panels: survey.panels, first: true }];
+  return [{ id: unsurveyedIslandId, name: 'The house', services: [], panels: survey.panels, first: true }];
+}
+
+/** The island a panel is in; null = it stays on the grid side, undefined = nobody knows what feeds it. */
+function islandOfPanels(plan: Backed): (panel: Panel) => string | null | undefined {
+  const { survey } = plan;
+  return (panel) => {
+    const { service, panels } = panelUpstream(survey, panel);
+    if (!service) return undefined;
+    const { school, islandId, isolation } = serviceBackup(plan, service.id);
+    if (school === 'none') return null;
+    const isBehind = isolation.at !== 'main' || [panel, ...panels].some(({ id }) => id === isolation.panelId);
+    return isBehind ? islandId : null;
+  };
 }
 
 /** The stack chosen for an island; null = none. */
 export const chosenFor = (
-  { design }: Pick<BackedUpHouse, 'design'>,
-  island: Island,
+  { equipment }: Pick<BackedUpHouse, 'equipment'>,
+  island: Pick<Island, 'id'>,
 ): readonly StackPart[] | null =>
-  island.first
-    ? design.chosen
-    : (design.others.find(({ serviceId }) => serviceId === island.id)?.chosen ?? null);
+  equipment.stacks.find(({ islandId }) => islandId === island.id)?.parts ?? null;
 
-/** The job with another stack for an island. */
-export function chooseFor<P extends BackedUpHouse>(plan: P, island: Island, chosen: StackPart[] | null): P {
-  const { design } = plan;
-  if (island.first) return { ...plan, design: { ...design, chosen } };
-  const others = design.others.filter(({ serviceId }) => serviceId !== island.id);
-  return {
-    ...plan,
-    design: { ...design, others: chosen === null ? others : [...others, { serviceId: island.id, chosen }] },
-  };
+/** The plan with another stack for an island; null = none is chosen. */
+export function chooseFor<P extends Pick<BackedUpHouse, 'equipment'>>(
+  plan: P,
+  island: Pick<Island, 'id'>,
+  parts: StackPart[] | null,
+): P {
+  const others = plan.equipment.stacks.filter(({ islandId }) => islandId !== island.id);
+  const stacks = parts === null ? others : [...others, { islandId: island.id, parts }];
+  return { ...plan, equipment: { ...plan.equipment, stacks } };
 }

@@ -1,4 +1,7 @@
-import { type Lane, mapCircuits, type Shed, type SurveyedHouse, usualShed } from '../../house/index.js';
+import type { BackedUpHouse } from './backed-up-house.js';
+import { changeLanes, laneOfCircuits } from './circuit-lanes.js';
+import { keepLoads } from './kept-loads.js';
+import { type Lane, type Shed, usualShed } from './lane.schema.js';
 import { movesWith } from './move-groups.js';
 import { settleLanes } from './settle-lanes.js';
 
@@ -10,38 +13,34 @@ export interface Moving {
 
 /**
  * Moves circuits to a lane, with those they share a neutral with and everything behind a feeder. All loads of a circuit that
- * comes out of the dark are ticked for the backup set, all of one that goes dark are not. A load without a circuit cannot
- * be shed: it stays on or dark.
+ * comes out of the dark are kept, none of one that goes dark is. A load without a circuit cannot be shed: it stays on or
+ * dark.
  */
-export function moveToLane<P extends SurveyedHouse>(plan: P, { circuitIds, loadIds }: Moving, lane: Lane): P {
+export function moveToLane<P extends BackedUpHouse>(plan: P, { circuitIds, loadIds }: Moving, lane: Lane): P {
   const moving = movesWith(plan, circuitIds);
   const loose = new Set(loadIds);
-  const wasDark = new Set<string>();
-  const survey = mapCircuits(plan.survey, (circuit) => {
-    if (!moving.has(circuit.id)) return circuit;
-    if (circuit.lane === 'dark') wasDark.add(circuit.id);
-    return { ...circuit, lane, shed: lane === 'auto' ? (circuit.shed ?? { ...usualShed }) : circuit.shed };
+  const laneOf = laneOfCircuits(plan);
+  const moved = changeLanes(plan, moving, ({ shed }) => ({
+    lane,
+    shed: lane === 'auto' ? (shed ?? { ...usualShed }) : shed,
+  }));
+  const changing = plan.loads.filter(({ id, circuitId }) => {
+    if (circuitId === null) return loose.has(id);
+    return moving.has(circuitId) && (lane === 'dark' || laneOf(circuitId).lane === 'dark');
   });
-  const loads = plan.loads.map((load) => {
-    const { id, circuitId } = load;
-    const moved = circuitId === null ? loose.has(id) : moving.has(circuitId);
-    if (!moved) return load;
-    const inBackupSet =
-      lane === 'dark' ? false : circuitId === null || wasDark.has(circuitId) || load.inBackupSet;
-    return inBackupSet === load.inBackupSet ? load : { ...load, inBackupSet };
-  });
-  return settleLanes({ ...plan, survey, loads });
+  return settleLanes(
+    keepLoads(
+      moved,
+      changing.map(({ id }) => id),
+      lane !== 'dark',
+    ),
+  );
 }
 
-/** The job with the way some circuits are shed changed. */
-export function changeShed<P extends SurveyedHouse>(
+/** The plan with the way some circuits are shed changed. */
+export const changeShed = <P extends BackedUpHouse>(
   plan: P,
   circuitIds: readonly string[],
   change: Partial<Shed>,
-): P {
-  const wanted = new Set(circuitIds);
-  const survey = mapCircuits(plan.survey, (circuit) =>
-    wanted.has(circuit.id) ? { ...circuit, shed: { ...(circuit.shed ?? usualShed), ...change } } : circuit,
-  );
-  return { ...plan, survey };
-}
+): P =>
+  changeLanes(plan, circuitIds, ({ lane, shed }) => ({ lane, shed: { ...(shed ?? usualShed), ...change } }));

@@ -1,6 +1,6 @@
 import type { BackedUpHouse } from './backed-up-house.js';
 import type { School, ServiceBackup } from './backup.schema.js';
-import type { Lane } from '../../house/index.js';
+import type { Lane } from './lane.schema.js';
 import { serviceBackup } from './service-backup.js';
 
 interface SchoolFacts {
@@ -63,8 +63,13 @@ export const coversOf = ({ school }: Pick<ServiceBackup, 'school'>): SchoolFacts
   school === null ? 'chosen' : schoolFacts[school].covers;
 
 /**
- * The lane of what is left out on purpose. Behind an isolating device for the whole service nothing is dark by itself: it
- * needs a shed device.
+ * The lane of what is left out of an island on purpose. Behind an isolating device for a whole service nothing is dark by
+ * itself: it needs a shed device. The first service of the island decides.
  */
-export const leftOutLane = (plan: Pick<BackedUpHouse, 'backup'>, serviceId: string): Lane =>
-  coversOf(serviceBackup(plan, serviceId)) === 'service' ? 'auto' : 'dark';
+export function leftOutLane(
+  plan: Pick<BackedUpHouse, 'backup'>,
+  { services }: { readonly services: readonly { readonly id: string }[] },
+): Lane {
+  const [first] = services;
+  return first && coversOf(serviceBackup(plan, first.id)) === 'service' ? 'auto' : 'dark';
+}

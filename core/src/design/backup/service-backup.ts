@@ -1,21 +1,42 @@
 import type { BackedUpHouse } from './backed-up-house.js';
-import { undecidedBackup, type ServiceBackup } from './backup.schema.js';
+import { type ServiceBackup, undecidedBackup } from './backup.schema.js';
+
+type Backed = Pick<BackedUpHouse, 'backup'>;
 
 /** What is said about the backup of a service, or that nothing is. */
-export const serviceBackup = ({ backup }: Pick<BackedUpHouse, 'backup'>, serviceId: string): ServiceBackup =>
+export const serviceBackup = ({ backup }: Backed, serviceId: string): ServiceBackup =>
   backup.services.find((said) => said.serviceId === serviceId) ?? undecidedBackup(serviceId);
 
-/** The job with something changed about the backup of a service. */
-export function changeServiceBackup<P extends BackedUpHouse>(
+/** The plan with something changed about the backup of a service. A splice is cut at a feeder, everything else is not. */
+export function changeServiceBackup<P extends Backed>(
   plan: P,
   serviceId: string,
   change: Partial<ServiceBackup>,
 ): P {
   const changed = { ...serviceBackup(plan, serviceId), ...change };
+  const { school, isolation } = changed;
+  if (school === 'feeder' && isolation.at !== 'feeder') changed.isolation = { at: 'feeder', panelId: null };
+  if (school !== 'feeder' && isolation.at === 'feeder') changed.isolation = { at: 'service' };
   const others = plan.backup.services.filter((said) => said.serviceId !== serviceId);
-  // Whoever was joined to a service that is itself joined now gets a source of its own.
-  const services = [...others, changed].map((said) =>
-    said.joinedTo === serviceId && changed.joinedTo !== null ? { ...said, joinedTo: null } : said,
-  );
-  return { ...plan, backup: { ...plan.backup, services } };
+  return { ...plan, backup: { ...plan.backup, services: [...others, changed] } };
 }
+
+/**
+ * The plan with a service on the source of another one, or on one of its own.
+ *
+ * @param hostId the service whose island it joins; null = an island of its own
+ */
+export function joinService<P extends Backed>(plan: P, serviceId: string, hostId: string | null): P {
+  if (hostId !== null)
+    return changeServiceBackup(plan, serviceId, { islandId: serviceBackup(plan, hostId).islandId });
+  const taken = new Set(
+    plan.backup.services.flatMap((said) => (said.serviceId === serviceId ? [] : [said.islandId])),
+  );
+  let islandId = serviceId;
+  for (let number = 2; taken.has(islandId); number += 1) islandId = `${serviceId}-${number}`;
+  return changeServiceBackup(plan, serviceId, { islandId });
+}
+
+/** The sub-panel whose feeder is cut; null where none is, or nobody has said which. */
+export const splicedPanelId = ({ isolation }: Pick<ServiceBackup, 'isolation'>): string | null =>
+  isolation.at === 'feeder' ? isolation.panelId : null;

@@ -1,40 +1,46 @@
-import { type Circuit, type Lane, mapCircuits, type SurveyedHouse } from '../../house/index.js';
+import { type Circuit, loadsByCircuit } from '../../house/index.js';
+import type { BackedUpHouse } from './backed-up-house.js';
+import { laneOfCircuits } from './circuit-lanes.js';
+import { keptLoads } from './kept-loads.js';
+import type { CircuitLane } from './lane.schema.js';
 
 /**
- * The job with lanes and ticks in agreement: a circuit with a load that is ticked for the backup set is not dark, one
- * without any is, and a feeder is live as long as anything behind it is. Circuits without a load keep their lane.
+ * The plan with lanes and kept loads in agreement: a circuit with a load that is kept is not dark, one without any is, and
+ * a feeder is live as long as anything behind it is. Circuits without a load keep their lane. Nothing is said about loads and
+ * circuits that are gone; what is said stands in their order.
  */
-export function settleLanes<P extends SurveyedHouse>(plan: P): P {
-  const ticked = new Map<string, boolean>();
-  for (const { circuitId, inBackupSet } of plan.loads) {
-    if (circuitId !== null) ticked.set(circuitId, inBackupSet || (ticked.get(circuitId) ?? false));
-  }
-  const { panels } = plan.survey;
+export function settleLanes<P extends BackedUpHouse>(plan: P): P {
+  const { backup, loads, survey } = plan;
+  const keptIds = keptLoads(plan);
+  const kept = loads.filter(({ id }) => keptIds.has(id)).map(({ id }) => ({ loadId: id }));
+  const byCircuit = loadsByCircuit(loads);
+  const laneOf = laneOfCircuits(plan);
   const fed = new Map(
-    panels.flatMap((panel) =>
+    survey.panels.flatMap((panel) =>
       panel.fedFrom.kind === 'circuit' ? [[panel.fedFrom.circuitId, panel] as const] : [],
     ),
   );
-  const live = (circuit: Circuit, depth = 0): boolean => {
-    const below = fed.get(circuit.id);
-    const own = ticked.get(circuit.id);
-    if (below && depth < panels.length) {
-      const rests = own === undefined && below.circuits.length === 0;
-      if (rests) return circuit.lane !== 'dark';
-      return (own ?? false) || below.circuits.some((next) => live(next, depth + 1));
-    }
-    return own ?? circuit.lane !== 'dark';
+  const isLive = ({ id }: Circuit, depth = 0): boolean => {
+    const below = fed.get(id);
+    const own = byCircuit.get(id)?.some((load) => keptIds.has(load.id));
+    if (!below || depth >= survey.panels.length) return own ?? laneOf(id).lane !== 'dark';
+    if (own === undefined && below.circuits.length === 0) return laneOf(id).lane !== 'dark';
+    return (own ?? false) || below.circuits.some((next) => isLive(next, depth + 1));
   };
-  const settled = (circuit: Circuit): Lane => {
-    if (live(circuit)) return circuit.lane === 'dark' ? 'on' : circuit.lane;
-    return 'dark';
-  };
-  let changed = false;
-  const survey = mapCircuits(plan.survey, (circuit) => {
-    const lane = settled(circuit);
-    if (lane === circuit.lane) return circuit;
-    changed = true;
-    return { ...circuit, lane };
-  });
-  return changed ? { ...plan, survey } : plan;
+  const lanes = survey.panels.flatMap(({ circuits }) =>
+    circuits.flatMap((circuit): CircuitLane[] => {
+      const { lane, shed } = laneOf(circuit.id);
+      const settled = isLive(circuit) ? (lane === 'dark' ? 'on' : lane) : 'dark';
+      return settled === 'dark' && shed === null ? [] : [{ circuitId: circuit.id, lane: settled, shed }];
+    }),
+  );
+  const isSettled =
+    kept.length === backup.kept.length &&
+    kept.every(({ loadId }, i) => loadId === backup.kept[i]!.loadId) &&
+    lanes.length === backup.lanes.length &&
+    lanes.every(({ circuitId, lane }, i) => {
+      const said = backup.lanes[i]!;
+      return circuitId === said.circuitId && lane === said.lane;
+    });
+  return isSettled ? plan : { ...plan, backup: { ...backup, kept, lanes } };
 }

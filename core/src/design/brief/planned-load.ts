@@ -23,7 +23,6 @@ export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Lo
     dutyCycle: runningPowerW > 0 ? averageW / runningPowerW : 0,
     use: { winter: allDay, shoulder: allDay, summer: allDay },
     tier: 'should',
-    inBackupSet: true,
     basis: 'user',
     circuitId: null,
     measuredOn: null,

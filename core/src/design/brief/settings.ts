@@ -2,7 +2,7 @@ import { setting, type Setting } from '../../base/index.js';
 import type { Season } from '../../nature/index.js';
 import type { Chemistry } from '../../electric/index.js';
 import type { Site } from '../../house/index.js';
-import type { Scenario } from '../sources/scenario.schema.js';
+import type { Sources } from '../sources/sources.schema.js';
 import type { Brief, OutageWeather, PowerBasis } from './brief.schema.js';
 
 export interface Settings {
@@ -27,11 +27,11 @@ const coolSeasonC: Readonly<Record<Season, number>> = { winter: 8, shoulder: 15,
 interface Said {
   readonly brief: Brief;
   readonly site: Site;
-  readonly outage: Pick<Scenario, 'arrays'>;
+  readonly sources: Pick<Sources, 'arrays'>;
 }
 
 /** The brief with every unknown filled by a stated default. */
-export function settingsOf({ brief, site, outage }: Said): Settings {
+export function settingsOf({ brief, site, sources }: Said): Settings {
   const nearEquator = site.latitudeDeg !== null && Math.abs(site.latitudeDeg) < 30;
   const designSeason = setting<Season>(
     brief.designSeason,
@@ -76,8 +76,8 @@ export function settingsOf({ brief, site, outage }: Said): Settings {
     ),
     outageWeather: setting<OutageWeather>(
       brief.outageWeather,
-      outage.arrays.length > 0 ? 'hard' : 'no-sun',
-      outage.arrays.length > 0
+      sources.arrays.length > 0 ? 'hard' : 'no-sun',
+      sources.arrays.length > 0
         ? 'after a storm it stays overcast: count on the sun of a hard spell'
         : 'there is no sun to count on',
     ),

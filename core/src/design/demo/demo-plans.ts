@@ -1,33 +1,34 @@
 import { undecidedBackup } from '../backup/backup.schema.js';
-import type { SupplySystem } from '../../electric/index.js';
 import {
   type DemoSurvey,
   harbourSurvey,
   harbourUsage,
-  type Lane,
   type Load,
   loadFromLibrary,
   loadLibrary,
   vineyardSurvey,
 } from '../../house/index.js';
+import { keepOnly, keptAtFirst } from '../backup/kept-loads.js';
+import type { Lane } from '../backup/lane.schema.js';
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';
 import { emptyPlan } from '../plan/empty-plan.js';
 import type { Plan } from '../plan/plan.js';
 import { usualArray } from '../sources/usual-sources.js';
-import { settlePlan } from '../backup/settle-plan.js';
+import { settlePlan } from '../plan/settle-plan.js';
 
-/** Loads of a demo plan by library id, with what is different about them. */
-const loadsOf = (
-  system: SupplySystem,
-  entries: readonly (readonly [libraryId: string, changes?: Partial<Load>])[],
-): Load[] => {
+type Entry = readonly [libraryId: string, changes?: Partial<Load> & { readonly kept?: boolean }];
+
+/** A demo plan with loads by library id, and what is different about them. */
+const withLoads = (plan: Plan, entries: readonly Entry[]): Plan => {
   const loads: Load[] = [];
-  for (const [libraryId, changes] of entries) {
+  const kept: string[] = [];
+  for (const [libraryId, { kept: said, ...changes } = {}] of entries) {
     const typical = loadLibrary.find(({ id }) => id === libraryId);
     if (!typical) throw new Error(`The load library has no "${libraryId}"`);
-    loads.push({ ...loadFromLibrary(typical, libraryId, system, loads), ...changes });
+    loads.push({ ...loadFromLibrary(typical, libraryId, plan.supply.system, loads), ...changes });
+    if (said ?? keptAtFirst(typical)) kept.push(loads.at(-1)!.id);
   }
-  return loads;
+  return keepOnly({ ...plan, loads }, kept);
 };
 
 /** A plan with its loads on the circuits of a survey. */
@@ -39,6 +40,51 @@ const surveyed = (plan: Plan, { survey, circuitOf }: DemoSurvey): Plan =>
   });
 
 const placed = { legsAssumed: false } as const;
+
+const harbourLoads: readonly Entry[] = [
+  [
+    'fridge',
+    {
+      ...placed,
+      legs: 'L1',
+      basis: 'measured',
+      runningPowerW: 131,
+      note: 'Clamp meter, kitchen circuit',
+    },
+  ],
+  ['freezer-chest', { ...placed, legs: 'L2', name: 'Chest freezer in the barn' }],
+  ['boiler-oil', { ...placed, legs: 'L1', basis: 'nameplate' }],
+  ['circulator', { ...placed, legs: 'L1', quantity: 3, name: 'Heating circulators, three zones' }],
+  [
+    'well-pump-large',
+    {
+      ...placed,
+      name: 'Well pump, 1½ hp',
+      basis: 'nameplate',
+      start: { how: 'lockedRotor', lockedRotorA: 61, durationS: 0.6 },
+    },
+  ],
+  ['sump-pump', { ...placed, legs: 'L2' }],
+  ['lights-living', { legs: 'L1' }],
+  ['lights-kitchen', { legs: 'L2' }],
+  ['lights-bed', { legs: 'L2' }],
+  ['router', { ...placed, legs: 'L1' }],
+  ['phones'],
+  ['laptop', { quantity: 2, name: 'Laptops' }],
+  ['tv'],
+  ['microwave', { ...placed, legs: 'L1' }],
+  ['coffee', { ...placed, legs: 'L1', kept: true }],
+  ['outlets', { quantity: 3, name: 'Other outlets, three rooms' }],
+  ['garage-door', { ...placed, legs: 'L2' }],
+  ['septic-aerator', { ...placed, legs: 'L2', tier: 'should', kept: true }],
+  ['washer-cold', { legs: 'L2' }],
+  ['range-electric', { ...placed, name: 'Electric range, 11 kW' }],
+  ['dishwasher', { legs: 'L2' }],
+  ['dryer-electric', { ...placed }],
+  ['water-heater-tank', { ...placed }],
+  ['heat-tape', { ...placed, legs: 'L1', name: 'Heat tape on the porch roof', runningPowerW: 420 }],
+  ['car-plug', { legs: 'L2' }],
+];
 
 const harbour = (): Plan => {
   const system = 'split-120-240';
@@ -75,56 +121,16 @@ const harbour = (): Plan => {
       notes:
         'Winter storms take the line down two or three times a year, once for four days. The well is 62 m deep. The household wants water, heat and cold food; nobody is home on weekdays.',
     },
-    loads: loadsOf(system, [
-      [
-        'fridge',
+    equipment: {
+      stacks: [
         {
-          ...placed,
-          legs: 'L1',
-          basis: 'measured',
-          runningPowerW: 131,
-          note: 'Clamp meter, kitchen circuit',
+          islandId: 'farm',
+          parts: [
+            { unitId: 'madder-47', quantity: 2 },
+            { unitId: 'madder-pack', quantity: 2 },
+          ],
         },
       ],
-      ['freezer-chest', { ...placed, legs: 'L2', name: 'Chest freezer in the barn' }],
-      ['boiler-oil', { ...placed, legs: 'L1', basis: 'nameplate' }],
-      ['circulator', { ...placed, legs: 'L1', quantity: 3, name: 'Heating circulators, three zones' }],
-      [
-        'well-pump-large',
-        {
-          ...placed,
-          name: 'Well pump, 1½ hp',
-          basis: 'nameplate',
-          start: { how: 'lockedRotor', lockedRotorA: 61, durationS: 0.6 },
-        },
-      ],
-      ['sump-pump', { ...placed, legs: 'L2' }],
-      ['lights-living', { legs: 'L1' }],
-      ['lights-kitchen', { legs: 'L2' }],
-      ['lights-bed', { legs: 'L2' }],
-      ['router', { ...placed, legs: 'L1' }],
-      ['phones'],
-      ['laptop', { quantity: 2, name: 'Laptops' }],
-      ['tv'],
-      ['microwave', { ...placed, legs: 'L1' }],
-      ['coffee', { ...placed, legs: 'L1', inBackupSet: true }],
-      ['outlets', { quantity: 3, name: 'Other outlets, three rooms' }],
-      ['garage-door', { ...placed, legs: 'L2' }],
-      ['septic-aerator', { ...placed, legs: 'L2', tier: 'should', inBackupSet: true }],
-      ['washer-cold', { legs: 'L2' }],
-      ['range-electric', { ...placed, name: 'Electric range, 11 kW' }],
-      ['dishwasher', { legs: 'L2' }],
-      ['dryer-electric', { ...placed }],
-      ['water-heater-tank', { ...placed }],
-      ['heat-tape', { ...placed, legs: 'L1', name: 'Heat tape on the porch roof', runningPowerW: 420 }],
-      ['car-plug', { legs: 'L2' }],
-    ]),
-    design: {
-      chosen: [
-        { unitId: 'madder-47', quantity: 2 },
-        { unitId: 'madder-pack', quantity: 2 },
-      ],
-      others: [],
     },
     backup: {
       ...blank.backup,
@@ -140,9 +146,9 @@ const harbour = (): Plan => {
       ],
     },
     usage: harbourUsage(blank.usage),
-    outage: {
-      ...blank.outage,
-      climateId: 'cold-coast',
+    outage: { ...blank.outage, climateId: 'cold-coast' },
+    sources: {
+      ...blank.sources,
       arrays: [
         {
           ...usualArray({ site: blank.site, supply: blank.supply }, 'barn-roof', 'Barn roof'),
@@ -166,14 +172,50 @@ const harbour = (): Plan => {
         },
       ],
       costs: [
-        { change: 'unit.madder-pack', cost: 5200 },
-        { change: 'generator.hand', cost: 1900 },
-        { change: 'generator.auto', cost: 11_400 },
+        { id: 'pack', change: 'unit.madder-pack', cost: { amount: '5200', currency: 'CAD' } },
+        { id: 'portable', change: 'generator.hand', cost: { amount: '1900', currency: 'CAD' } },
+        { id: 'automatic', change: 'generator.auto', cost: { amount: '11400', currency: 'CAD' } },
       ],
     },
   };
-  return surveyed(plan, harbourSurvey(system));
+  return surveyed(withLoads(plan, harbourLoads), harbourSurvey(system));
 };
+
+const vineyardLoads: readonly Entry[] = [
+  ['fridge', { ...placed, legs: 'L1' }],
+  ['freezer-upright', { ...placed, legs: 'L2' }],
+  ['lights-living', { ...placed, legs: 'L1' }],
+  ['lights-kitchen', { ...placed, legs: 'L2' }],
+  ['lights-bed', { ...placed, legs: 'L3' }],
+  ['router', { ...placed, legs: 'L3' }],
+  [
+    'desktop',
+    {
+      ...placed,
+      legs: 'L3',
+      name: 'Recording computers',
+      quantity: 2,
+      tier: 'must',
+      kept: true,
+      basis: 'measured',
+    },
+  ],
+  ['phones', { legs: 'L2' }],
+  ['tv', { legs: 'L1' }],
+  ['kettle', { ...placed, legs: 'L2', runningPowerW: 2200, kept: true }],
+  ['coffee', { ...placed, legs: 'L2', runningPowerW: 1350, kept: true }],
+  ['ventilation', { ...placed, legs: 'L3' }],
+  ['circulator', { ...placed, legs: 'L3', quantity: 2, name: 'Heating circulators' }],
+  ['heat-pump-hydronic', { ...placed, dutyCycle: 0.42 }],
+  ['booster-pump', { ...placed, legs: 'L1', name: 'Cistern pump' }],
+  ['washer-heats', { ...placed, legs: 'L2' }],
+  ['dishwasher', { ...placed, legs: 'L1', runningPowerW: 2000, dutyCycle: 0.35 }],
+  ['cooktop-induction', { ...placed }],
+  ['oven', { ...placed, legs: 'L1', runningPowerW: 3400 }],
+  ['dryer-heat-pump', { ...placed, legs: 'L2' }],
+  ['car-three', { ...placed }],
+  ['sauna', { ...placed }],
+];
 
 const vineyard = (): Plan => {
   const system = 'three-230-400';
@@ -202,42 +244,6 @@ const vineyard = (): Plan => {
       notes:
         'A studio with recording computers: the gap must not be noticed. Summer thunderstorms, short outages, one long one after heavy snow.',
     },
-    loads: loadsOf(system, [
-      ['fridge', { ...placed, legs: 'L1' }],
-      ['freezer-upright', { ...placed, legs: 'L2' }],
-      ['lights-living', { ...placed, legs: 'L1' }],
-      ['lights-kitchen', { ...placed, legs: 'L2' }],
-      ['lights-bed', { ...placed, legs: 'L3' }],
-      ['router', { ...placed, legs: 'L3' }],
-      [
-        'desktop',
-        {
-          ...placed,
-          legs: 'L3',
-          name: 'Recording computers',
-          quantity: 2,
-          tier: 'must',
-          inBackupSet: true,
-          basis: 'measured',
-        },
-      ],
-      ['phones', { legs: 'L2' }],
-      ['tv', { legs: 'L1' }],
-      ['kettle', { ...placed, legs: 'L2', runningPowerW: 2200, inBackupSet: true }],
-      ['coffee', { ...placed, legs: 'L2', runningPowerW: 1350, inBackupSet: true }],
-      ['ventilation', { ...placed, legs: 'L3' }],
-      ['circulator', { ...placed, legs: 'L3', quantity: 2, name: 'Heating circulators' }],
-      ['heat-pump-hydronic', { ...placed, dutyCycle: 0.42 }],
-      ['booster-pump', { ...placed, legs: 'L1', name: 'Cistern pump' }],
-      ['washer-heats', { ...placed, legs: 'L2' }],
-      ['dishwasher', { ...placed, legs: 'L1', runningPowerW: 2000, dutyCycle: 0.35 }],
-      ['cooktop-induction', { ...placed }],
-      ['oven', { ...placed, legs: 'L1', runningPowerW: 3400 }],
-      ['dryer-heat-pump', { ...placed, legs: 'L2' }],
-      ['car-three', { ...placed }],
-      ['sauna', { ...placed }],
-    ]),
-    design: { chosen: null, others: [] },
     backup: {
       ...blank.backup,
       services: [
@@ -251,8 +257,8 @@ const vineyard = (): Plan => {
         },
       ],
     },
-    outage: {
-      ...blank.outage,
+    sources: {
+      ...blank.sources,
       arrays: [
         {
           ...usualArray({ site: blank.site, supply: blank.supply }, 'street-roof', 'Street roof'),
@@ -267,7 +273,11 @@ const vineyard = (): Plan => {
   };
   const lanes = (now: Plan, lane: Lane, spaces: readonly number[]): Plan =>
     moveToLane(now, { circuitIds: spaces.map((space) => `hall-${space}`), loadIds: [] }, lane);
-  const shed = lanes(surveyed(plan, vineyardSurvey(system)), 'auto', [10, 13, 16, 17, 19, 22]);
+  const shed = lanes(
+    surveyed(withLoads(plan, vineyardLoads), vineyardSurvey(system)),
+    'auto',
+    [10, 13, 16, 17, 19, 22],
+  );
   const byCharge = changeShed(shed, ['hall-13'], { when: 'charge', belowCharge: 0.7, order: 2 });
   return lanes(changeShed(byCharge, ['hall-10'], { when: 'power', order: 3 }), 'hand', [14]);
 };

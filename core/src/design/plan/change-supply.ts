@@ -13,10 +13,10 @@ export function changeSupply<P extends Plan>(plan: P, system: SupplySystem): P {
       const legs = remapLegs(system, load.legs);
       return legs === load.legs ? load : { ...load, legs, legsAssumed: true };
     }),
-    outage: {
-      ...plan.outage,
-      arrays: plan.outage.arrays.map((array) => ({ ...array, legs: remapLegs(system, array.legs) })),
+    sources: {
+      ...plan.sources,
+      arrays: plan.sources.arrays.map((array) => ({ ...array, legs: remapLegs(system, array.legs) })),
     },
-    design: { chosen: null, others: [] },
+    equipment: { ...plan.equipment, stacks: [] },
   };
 }

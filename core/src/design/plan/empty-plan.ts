@@ -1,3 +1,5 @@
+import { emptyEquipment } from '../equipment/equipment.schema.js';
+import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../../electric/index.js';
 import { emptySurvey, emptyUsage } from '../../house/index.js';
@@ -36,8 +38,9 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     survey: emptySurvey(),
     usage: emptyUsage(),
     loads: [],
-    backup: emptyBackup(),
-    design: { chosen: null, others: [] },
     outage: emptyScenario(),
+    backup: emptyBackup(),
+    sources: emptySources(),
+    equipment: emptyEquipment(),
   };
 }

@@ -1,19 +1,31 @@
-import { chosenFor, type Island } from '../backup/islands.js';
+import type { Island } from '../backup/islands.js';
 import type { Plan } from './plan.js';
 
-/** A plan as one island sees it: its loads, and its stack. A plan of one island is itself. */
+/** A plan as one island sees it: its loads, its sources, its stack. A plan of one island is itself. */
 export function islandPlan(plan: Plan, island: Island): Plan {
   const circuits = new Set(island.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
-  const mine = plan.loads.filter(({ circuitId }) =>
-    circuitId === null ? island.first : circuits.has(circuitId),
-  );
-  if (island.first && mine.length === plan.loads.length) return plan;
-  const chosen = chosenFor(plan, island);
+  const isHere = ({ circuitId }: { readonly circuitId: string | null }): boolean =>
+    circuitId === null ? island.first : circuits.has(circuitId);
+  const { sources, equipment } = plan;
+  const loads = plan.loads.filter(isHere);
+  const arrays = sources.arrays.filter(isHere);
+  const generator = sources.generator && isHere(sources.generator) ? sources.generator : null;
+  const vehicle = sources.vehicle && isHere(sources.vehicle) ? sources.vehicle : null;
+  const stacks = equipment.stacks.filter(({ islandId }) => islandId === island.id);
+  const isWhole =
+    island.first &&
+    loads.length === plan.loads.length &&
+    arrays.length === sources.arrays.length &&
+    generator === sources.generator &&
+    vehicle === sources.vehicle &&
+    stacks.length === equipment.stacks.length;
+  if (isWhole) return plan;
   return {
     ...plan,
-    loads: mine,
+    loads,
     // Additions are planned for the house; the first source carries them.
     brief: island.first ? plan.brief : { ...plan.brief, plannedAdditions: [] },
-    design: { chosen: chosen === null ? null : [...chosen], others: [] },
+    sources: { ...sources, arrays, generator, vehicle },
+    equipment: { ...equipment, stacks },
   };
 }

@@ -9,7 +9,7 @@ interface PlanProblem {
 }
 
 /** What the shapes alone cannot say of a plan: identifiers used once, circuits and services that exist, legs the supply has. */
-export function planProblems(plan: Omit<Plan, 'site' | 'brief'>): PlanProblem[] {
+export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): PlanProblem[] {
   const problems: PlanProblem[] = surveyProblems(plan.survey).map(({ path, message }) => ({
     path: ['survey', ...path],
     message,
@@ -47,10 +47,24 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief'>): PlanProblem[] 
       });
     }
   });
-  plan.outage.arrays.forEach(({ legs }, index) => {
+  const { arrays, generator, vehicle } = plan.sources;
+  const sources = [
+    ...arrays.map((array, index) => ({ circuitId: array.circuitId, at: ['arrays', index] })),
+    ...(generator ? [{ circuitId: generator.circuitId, at: ['generator'] }] : []),
+    ...(vehicle ? [{ circuitId: vehicle.circuitId, at: ['vehicle'] }] : []),
+  ];
+  for (const { circuitId, at } of sources) {
+    if (circuitId !== null && !circuits.has(circuitId)) {
+      problems.push({
+        path: ['sources', ...at, 'circuitId'],
+        message: 'No panel has this circuit; use null for what is not placed',
+      });
+    }
+  }
+  arrays.forEach(({ legs }, index) => {
     if (!allowed.includes(legs)) {
       problems.push({
-        path: ['outage', 'arrays', index, 'legs'],
+        path: ['sources', 'arrays', index, 'legs'],
         message: `This supply has no ${legs}; use ${allowed.join(', ')}`,
       });
     }

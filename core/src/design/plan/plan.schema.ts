@@ -3,20 +3,26 @@ import { supplySchema } from '../../electric/index.js';
 import { loadSchema, siteSchema, surveySchema, usageSchema } from '../../house/index.js';
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
-import { designSchema } from '../equipment/design.schema.js';
+import { equipmentSchema } from '../equipment/equipment.schema.js';
 import { scenarioSchema } from '../sources/scenario.schema.js';
+import { sourcesSchema } from '../sources/sources.schema.js';
 
 export const maxLoads = 500;
 
-/** The slices of a plan, each with the schema its subject owns. */
-export const planSlices = {
+/** What is there and what is asked for, whatever is designed: each slice with the schema its subject owns. */
+export const houseSlices = {
   site: siteSchema,
   brief: briefSchema,
   supply: supplySchema,
   survey: surveySchema,
   usage: usageSchema,
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
-  backup: backupSchema,
-  design: designSchema,
   outage: scenarioSchema,
+};
+
+/** What one design chooses. */
+export const designSlices = {
+  backup: backupSchema,
+  sources: sourcesSchema,
+  equipment: equipmentSchema,
 };

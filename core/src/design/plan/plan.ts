@@ -2,9 +2,11 @@ import type { House } from '../../house/index.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';
+import type { Sources } from '../sources/sources.schema.js';
 
 /** A house with one design over it: everything a study may ask for. */
 export interface Plan extends House, BackedUpHouse {
   brief: Brief;
   outage: Scenario;
+  sources: Sources;
 }

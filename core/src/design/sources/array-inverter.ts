@@ -1,4 +1,4 @@
-import type { SolarArray } from './scenario.schema.js';
+import type { SolarArray } from './sources.schema.js';
 
 /** Power of the inverter behind an array while nobody has said: a sixth less than its modules, W (common practice, no source). */
 export const usualInverterW = ({ ratedW }: Pick<SolarArray, 'ratedW'>): number => ratedW / 1.2;

@@ -1,9 +1,11 @@
 import { type Supply, systemFacts } from '../../electric/index.js';
 import type { Site } from '../../house/index.js';
-import type { Generator, SolarArray } from './scenario.schema.js';
+import type { Generator, SolarArray } from './sources.schema.js';
 
 /** A generator as one would first think of it (common practice, no source). */
 export const usualGenerator = (start: Generator['start']): Generator => ({
+  id: 'generator',
+  circuitId: null,
   powerW: start === 'auto' ? 7500 : 4500,
   start,
   comesAfterMin: start === 'auto' ? 0 : 180,
@@ -26,6 +28,7 @@ export const usualArray = (
 ): SolarArray => ({
   id,
   name,
+  circuitId: null,
   ratedW: 6000,
   tiltDeg: 30,
   facingDeg: (house.site.latitudeDeg ?? 40) < 0 ? 0 : 180,

@@ -1,5 +1,5 @@
 import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
-import { settlePlan } from '../backup/settle-plan.js';
+import { settlePlan } from '../plan/settle-plan.js';
 import type { Plan } from '../plan/plan.js';
 import { type Circuit, type Load, newCircuit, newPanel, newService, type Panel } from '../../house/index.js';
 import { aPlan } from './plan.js';
@@ -8,6 +8,8 @@ import { aPlan } from './plan.js';
 export interface Way {
   readonly loads: readonly Load[];
   readonly changes?: Partial<Circuit>;
+  /** Ids of its loads that are not kept. */
+  readonly notKept?: readonly string[];
 }
 
 /** A panel with one breaker for each way; loads with two legs get two poles. Circuits are called "s1-1", "s1-2" and so on. */
@@ -42,7 +44,8 @@ export function aHouse(
       way.loads.map((load) => ({ ...load, circuitId: `${service}-${index + 1}` })),
     ),
   );
-  const plan = aPlan(loads);
+  const notKept = Object.values(services).flatMap((ways) => ways.flatMap((way) => way.notKept ?? []));
+  const plan = aPlan(loads, {}, notKept);
   return settlePlan({
     ...plan,
     survey: {

@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { planProblems } from '../plan/plan-problems.js';
-import { planSlices } from '../plan/plan.schema.js';
+import { designSlices, houseSlices } from '../plan/plan.schema.js';
 import type { Plan } from '../plan/plan.js';
 
-const planSchema = z.strictObject(planSlices);
+const planSchema = z.strictObject({ ...houseSlices, ...designSlices });
 
 /** Whether a plan may be saved as it is. */
 export const isValid = (plan: Plan): boolean =>

@@ -19,7 +19,6 @@ export function blankLoad(id: string, name: string, system: SupplySystem, loads:
     dutyCycle: 1,
     use: { winter: { ...evening }, shoulder: { ...evening }, summer: { ...evening } },
     tier: 'should',
-    inBackupSet: true,
     basis: 'user',
     circuitId: null,
     measuredOn: null,

@@ -81,7 +81,6 @@ export const loadSchema = z.strictObject({
     summer: hoursOfUseSchema,
   }),
   tier: z.enum(tiers, { error: `Choose one of: ${tiers.join(', ')}` }),
-  inBackupSet: z.boolean({ error: 'Say yes or no' }),
   /** Where its figures come from. */
   basis: z.enum(bases, { error: `Choose one of: ${bases.join(', ')}` }),
   /** The circuit it hangs on; null = not placed yet. */

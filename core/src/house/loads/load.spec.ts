@@ -211,7 +211,6 @@ describe('pasted rows', () => {
       name: 'Microwave',
       runningPowerW: 1200,
       tier: 'should',
-      inBackupSet: true,
       basis: 'user',
     });
     expect(dailyEnergyWh(rows[0]!.load!, 'winter')).toBeCloseTo(600, 6);

@@ -49,6 +49,4 @@ export const newCircuit = (id: string, spaces: readonly number[], name = ''): Ci
   handleTie: false,
   backFeeds: false,
   channel: '',
-  lane: 'dark',
-  shed: null,
 });

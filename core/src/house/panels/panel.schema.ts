@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
 import { conductorSchema } from '../../electric/index.js';
-import { laneSchema, shedSchema } from './lane.schema.js';
 
 const ratingSchema = amountSchema(1, 1200, 'A');
 const yesNo = z.boolean({ error: 'Say yes or no' });
@@ -38,10 +37,6 @@ export const circuitSchema = z.strictObject({
   backFeeds: yesNo,
   /** Name of the channel of a circuit monitor that measures it; '' = none. */
   channel: lineSchema(80),
-  /** Where it stands in an outage. */
-  lane: laneSchema,
-  /** How a device sheds it; null = as usual. Counts in the lane "auto" only. */
-  shed: shedSchema.nullable(),
 });
 export type Circuit = z.infer<typeof circuitSchema>;
 

@@ -58,7 +58,6 @@ export function arbitraryLoad(system: SupplySystem): fc.Arbitrary<Load> {
     dutyCycle: amount(0, 1),
     use: fc.record({ winter: arbitraryHours, shoulder: arbitraryHours, summer: arbitraryHours }),
     tier: fc.constantFrom(...tiers),
-    inBackupSet: fc.constant(true),
     basis: fc.constantFrom(...bases),
     circuitId: fc.constant(null),
     measuredOn: fc.constant(null),

@@ -2,6 +2,8 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../demo-jobs.js';
 import type { Job } from '../job.schema.js';
+import { keptLoads, settleBackup, settlePlan } from '../../design/index.js';
+import { changePlan, planOf } from '../plan-of.js';
 import { readJob } from '../read-job.js';
 import { sameValue } from '../same-value.js';
 import { mergeJobs } from './merge-jobs.js';
@@ -16,7 +18,8 @@ function readOf(document: unknown): Job {
   if (!read.ok) throw new Error(read.problems[0]!.message);
   return read.job;
 }
-const withLoads = (job: Job, loads: Job['loads']): Job => ({ ...job, loads });
+/** As an edit leaves it: nothing is said about loads that are gone. */
+const withLoads = (job: Job, loads: Job['loads']): Job => changePlan({ ...job, loads }, settlePlan);
 const changeLoad = (job: Job, index: number, change: Partial<Job['loads'][number]>): Job =>
   withLoads(
     job,
@@ -29,15 +32,19 @@ const withCircuits = (
   change: (
     circuits: Job['survey']['panels'][number]['circuits'],
   ) => Job['survey']['panels'][number]['circuits'],
-): Job => ({
-  ...job,
-  survey: {
-    ...job.survey,
-    panels: job.survey.panels.map((one) =>
-      one.id === panel.id ? { ...one, circuits: change(one.circuits) } : one,
-    ),
-  },
-});
+): Job =>
+  changePlan(
+    {
+      ...job,
+      survey: {
+        ...job.survey,
+        panels: job.survey.panels.map((one) =>
+          one.id === panel.id ? { ...one, circuits: change(one.circuits) } : one,
+        ),
+      },
+    },
+    settleBackup,
+  );
 
 /** Edits by what they touch, so that two lists of them can be made disjoint. */
 const edits: readonly { readonly touches: string; readonly make: (job: Job, value: number) => Job }[] = [
@@ -153,6 +160,8 @@ describe('merging', () => {
     ]);
     const kept = mergeJobs(base, gone, changed, new Map([[question!.key, 'theirs' as const]])).job;
     expect(kept.loads[0]).toMatchObject({ id: base.loads[0]!.id, runningPowerW: 77 });
+    // It comes back as it stood.
+    expect(keptLoads(planOf(kept)).has(base.loads[0]!.id)).toBe(true);
     expect(
       mergeJobs(base, gone, changed, new Map([[question!.key, 'mine' as const]])).job.loads,
     ).toHaveLength(base.loads.length - 1);
@@ -210,7 +219,6 @@ describe('changes that do not fit together', () => {
       name,
       spaces: [free],
       half: null,
-      lane: 'dark' as const,
     });
     const empty = withCircuits(base, (circuits) => circuits.filter(({ spaces }) => !spaces.includes(free)));
     const unloaded = freeOf(

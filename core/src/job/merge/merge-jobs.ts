@@ -1,10 +1,12 @@
 import { settlePlan } from '../../design/index.js';
+import { changePlan } from '../plan-of.js';
 import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
 import { nameOf, valueAt } from '../identity.js';
 import type { Job } from '../job.schema.js';
 import { sameValue } from '../same-value.js';
 import { clashesOf } from './clashes.js';
+import { withFollowers, withoutLostFollowers } from './followers.js';
 import { mergeTrees, type MergeSide } from './merge-trees.js';
 
 /** Something only a person can decide: both changed it, or what both did does not fit together. */
@@ -40,7 +42,8 @@ const keyOf = (path: readonly string[]): string => path.join('/');
 function thingOf(path: readonly string[]): readonly string[] {
   if (path[0] === 'survey' && path[1] === 'panels') return path.slice(0, path[3] === 'circuits' ? 5 : 3);
   if (path[0] === 'loads') return path.slice(0, 2);
-  return path.slice(0, path[0] === 'backup' || path[0] === 'design' || path[0] === 'survey' ? 3 : 2);
+  if (path[0] === 'designs') return path.slice(0, 5);
+  return path.slice(0, path[0] === 'survey' ? 3 : 2);
 }
 
 function groupsOf(base: Job, side: Job): ChangeGroup[] {
@@ -56,10 +59,10 @@ function groupsOf(base: Job, side: Job): ChangeGroup[] {
 }
 
 /** The side without what it changed about some things. */
-const without = (side: Job, groups: readonly ChangeGroup[]): unknown =>
+const without = (side: Job, groups: readonly ChangeGroup[]): Job =>
   groups
     .flatMap(({ changes }) => changes)
-    .reduce<unknown>((job, { path, mine }) => applyDifference(job, { path, theirs: mine }), side);
+    .reduce<unknown>((job, { path, mine }) => applyDifference(job, { path, theirs: mine }), side) as Job;
 
 /**
  * Merges two jobs that started from one.
@@ -84,9 +87,12 @@ export function mergeJobs(
   const whole = (job: Job): JobMerge => ({ job, questions: [], taken: diffJobs(mine, job) });
   if (sameValue(base, theirs)) return whole(mine);
   if (sameValue(base, mine)) return whole(theirs);
-  const merge = (my: unknown, their: unknown) =>
-    mergeTrees(base, my, their, (path) => answers.get(keyOf(path)) ?? unanswered);
-  const clashing = (merged: unknown) => clashesOf(merged, [mine, theirs]);
+  const merge = (my: Job, their: Job) => {
+    const choose = (path: readonly string[]): MergeSide => answers.get(keyOf(path)) ?? unanswered;
+    const trees = mergeTrees(base, withFollowers(my, base), withFollowers(their, base), choose);
+    return { ...trees, value: withoutLostFollowers(trees.value as Job) };
+  };
+  const clashing = (merged: Job) => clashesOf(merged, [mine, theirs]);
 
   const merged = merge(mine, theirs);
   const questions: MergeQuestion[] = merged.contested.map(({ path, label, mine: my, theirs: their }) => ({
@@ -109,7 +115,7 @@ export function mergeJobs(
     questions.push(...solved.questions);
     fitting = merge(solved.my, solved.their).value;
   }
-  const job = settlePlan(fitting as Job);
+  const job = changePlan(fitting, settlePlan);
   return { job, questions, taken: diffJobs(mine, job) };
 }
 
@@ -122,8 +128,8 @@ function solveClashes(
   mine: Job,
   theirs: Job,
   answers: ReadonlyMap<string, MergeSide>,
-  clashing: (my: unknown, their: unknown) => readonly { readonly message: string }[],
-): { my: unknown; their: unknown; questions: MergeQuestion[] } {
+  clashing: (my: Job, their: Job) => readonly { readonly message: string }[],
+): { my: Job; their: Job; questions: MergeQuestion[] } {
   const questionKey = ({ key }: ChangeGroup): string => `fit/${key}`;
   const heldMine: ChangeGroup[] = [];
   const heldTheirs: ChangeGroup[] = [];

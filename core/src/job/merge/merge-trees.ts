@@ -1,4 +1,4 @@
-import { isDict, keyInWords, nameOf, partsOf, type Dict } from '../identity.js';
+import { isDict, keyInWords, nameOf, namesIn, partsOf, type Dict } from '../identity.js';
 import { sameValue } from '../same-value.js';
 import { mergeOrder } from './merge-order.js';
 
@@ -19,7 +19,17 @@ export interface MergedTrees {
 }
 
 /** Things whose parts mean something only together; they are merged as wholes. */
-const wholes = new Set(['measurement', 'start', 'fedFrom', 'conductor', 'shed', 'quiet', 'goals']);
+const wholes = new Set([
+  'measurement',
+  'start',
+  'fedFrom',
+  'conductor',
+  'shed',
+  'isolation',
+  'cost',
+  'quiet',
+  'goals',
+]);
 
 /**
  * Merges two documents that started from one, by the identity of things and not by their place in a list.
@@ -33,6 +43,7 @@ export function mergeTrees(
   choose: (path: readonly string[]) => MergeSide,
 ): MergedTrees {
   const contested: Contested[] = [];
+  const nameById = namesIn(mine, theirs, base);
 
   const merge = (
     b: unknown,
@@ -51,7 +62,9 @@ export function mergeTrees(
       const merged = new Map<string, unknown>();
       for (const key of new Set([...inTheirs.keys(), ...inMine.keys(), ...inBase.keys()])) {
         const parts = [inBase.get(key), inMine.get(key), inTheirs.get(key)] as const;
-        const label = (isDict(m) ? undefined : nameOf(parts[1], parts[2], parts[0])) ?? keyInWords(key);
+        const label =
+          (isDict(m) ? undefined : (nameOf(parts[1], parts[2], parts[0]) ?? nameById(key))) ??
+          keyInWords(key);
         const value = merge(...parts, [...path, key], [...labels, label]);
         if (value !== undefined) merged.set(key, value);
       }

@@ -6,6 +6,7 @@ import {
   type Island,
   type Plan,
   serviceBackup,
+  splicedPanelId,
 } from '../../design/index.js';
 
 /** Circuits that stay on or go together, as the search for a set sees them. */
@@ -39,7 +40,7 @@ export function candidatesOf(
   island: Island,
 ): { readonly candidates: Candidate[]; readonly limits: CircuitLimits } {
   const items = benchItems(plan, island);
-  const said = serviceBackup(plan, island.id);
+  const said = serviceBackup(plan, island.services[0]?.id ?? '');
   const covers = coversOf(said);
   const asOne = covers === 'chosen';
   const byId = new Map(items.map((item) => [item.id, item]));
@@ -57,7 +58,7 @@ export function candidatesOf(
       (sum, { tier }) => sum + (tier === 'should' ? plan.backup.shouldWorth : tier === 'may' ? 1 : 0),
       0,
     );
-    const reached = covers !== 'sub-panel' || item.panel?.id === said.feederPanelId;
+    const reached = covers !== 'sub-panel' || item.panel?.id === splicedPanelId(said);
     candidates.push({
       id: item.id,
       name: item.name,

@@ -11,12 +11,8 @@ export interface SubstituteOutcome {
 
 /** What each substitute for a load of an island is worth, beside the same stack. */
 export function substituteOutcomes(whole: Plan, island: Island, stack: Stack): SubstituteOutcome[] {
-  const { supply, loads } = islandPlan(whole, island);
-  return substitutesFor(supply.system, loads).map((substitute) => ({
+  return substitutesFor(islandPlan(whole, island)).map((substitute) => ({
     substitute,
-    outcome: outcomeOf(
-      islandPlan({ ...whole, loads: withSubstitute(whole.loads, substitute) }, island),
-      stack,
-    ),
+    outcome: outcomeOf(islandPlan(withSubstitute(whole, substitute), island), stack),
   }));
 }

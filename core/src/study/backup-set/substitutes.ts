@@ -1,4 +1,4 @@
-import type { SupplySystem } from '../../electric/index.js';
+import { keepLoads, keptLoads, type Plan } from '../../design/index.js';
 import { type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
 import { startDemand } from '../starts/start-demand.js';
 
@@ -10,6 +10,8 @@ export interface Substitute {
   readonly how: string;
   /** The load as it would be; a new load stands beside it where the substitute is another device. */
   readonly changed: Load;
+  /** Does the load itself leave the backup set? */
+  readonly leftOut?: boolean;
   readonly added: Load | null;
 }
 
@@ -39,7 +41,6 @@ const fromLibrary = (libraryId: string, beside: Load, changes: Partial<Load>): L
     cyclesPerHour: null,
     restartDelayS: null,
     tier: beside.tier,
-    inBackupSet: true,
     note: '',
     ...changes,
   };
@@ -99,7 +100,8 @@ const rules: readonly Rule[] = [
     make: (load) => ({
       title: `Room unit instead of ${load.name}`,
       how: 'One room stays cool with less than a kilowatt; the central unit stays dark.',
-      changed: { ...load, inBackupSet: false },
+      changed: load,
+      leftOut: true,
       added: fromLibrary('ac-split', load, {
         legs: load.legs === 'L1-L2' ? 'L1' : load.legs,
         circuitId: null,
@@ -131,7 +133,8 @@ const rules: readonly Rule[] = [
     make: (load) => ({
       title: `Portable induction plate instead of ${load.name}`,
       how: 'One pot at a time on a wall outlet.',
-      changed: { ...load, inBackupSet: false },
+      changed: load,
+      leftOut: true,
       added: fromLibrary('cooktop-induction', load, {
         name: 'Portable induction plate',
         legs: load.legs.includes('-') ? 'L1' : load.legs,
@@ -147,24 +150,30 @@ const rules: readonly Rule[] = [
     make: (load) => ({
       title: `Ductless heat pump instead of ${load.name}`,
       how: 'The same warmth in the main room for about a third of the energy.',
-      changed: { ...load, inBackupSet: false },
+      changed: load,
+      leftOut: true,
       added: fromLibrary('heat-pump-ductless', load, { circuitId: null }),
     }),
   },
 ];
 
-/** Substitutes for loads of the backup set, and for large loads that stay dark because of what they draw. */
-export function substitutesFor(system: SupplySystem, loads: readonly Load[]): Substitute[] {
-  return loads.flatMap((load) => {
-    const start = startDemand(system, load);
+/** Substitutes for loads that are kept, and for large loads that stay dark because of what they draw. */
+export function substitutesFor(plan: Plan): Substitute[] {
+  const kept = keptLoads(plan);
+  return plan.loads.flatMap((load) => {
+    const start = startDemand(plan.supply.system, load);
     return rules
-      .filter(({ key }) => load.inBackupSet || key !== 'soft-starter')
+      .filter(({ key }) => kept.has(load.id) || key !== 'soft-starter')
       .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
       .map(({ key, make }) => ({ key: `${key}.${load.id}`, loadId: load.id, ...make(load) }));
   });
 }
 
-/** The loads with a substitute taken. */
-export function withSubstitute(loads: readonly Load[], { loadId, changed, added }: Substitute): Load[] {
-  return loads.flatMap((load) => (load.id === loadId ? (added ? [changed, added] : [changed]) : [load]));
+/** The plan with a substitute taken; a device that comes new is kept. */
+export function withSubstitute<P extends Plan>(plan: P, { loadId, changed, leftOut, added }: Substitute): P {
+  const loads = plan.loads.flatMap((load) =>
+    load.id === loadId ? (added ? [changed, added] : [changed]) : [load],
+  );
+  const without = leftOut ? keepLoads(plan, [loadId], false) : plan;
+  return { ...(added ? keepLoads(without, [added.id], true) : without), loads };
 }

@@ -1,9 +1,11 @@
 import { assembleStack, type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
-import { circuitsById, type Lane, type Load, mapCircuits } from '../../house/index.js';
+import { circuitsById, type Load } from '../../house/index.js';
 import {
   changeShed,
   islandPlan,
   islandsOf,
+  keepOnly,
+  type Lane,
   leftOutLane,
   moveToLane,
   type Plan,
@@ -63,12 +65,11 @@ function energyRoomWhPerDay(stack: Stack, usableWh: number, requiredH: number): 
 
 const laneOf = ({ items }: Candidate): Lane => items[0]!.lane;
 
-/** Loads of a job as the only ones, all of them kept. */
-const keeping = (plan: Plan, kept: ReadonlySet<string>): Plan => ({
-  ...plan,
-  loads: plan.loads.map((load) => ({ ...load, inBackupSet: kept.has(load.id) })),
-  survey: mapCircuits(plan.survey, (circuit) => ({ ...circuit, lane: 'on' })),
-});
+/** The plan with these loads kept for the whole outage, and no others. */
+const keeping = (plan: Plan, kept: ReadonlySet<string>): Plan => {
+  const only = keepOnly(plan, kept);
+  return { ...only, backup: { ...only.backup, lanes: [] } };
+};
 
 /**
  * The best backup set for a stack: every must, and of the rest the set with the highest worth that holds every binding limit
@@ -112,7 +113,7 @@ export function suggestBackup(
     stop,
   );
   const kept = new Set(best.kept);
-  const otherLane = leftOutLane(plan, island.id);
+  const otherLane = leftOutLane(plan, island);
   // What hangs beside a must is kept with it.
   const mustWorth = candidates.reduce((sum, { fixed, worth }) => sum + (fixed === 'in' ? worth : 0), 0);
   const keptLoads = new Set(

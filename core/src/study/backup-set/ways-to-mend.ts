@@ -1,11 +1,13 @@
 import { type Catalogue, enumerateStacks, type Stack, type StackPart } from '../../equipment/index.js';
-import type { Lane } from '../../house/index.js';
+
 import {
+  keptLoads,
   type BenchItem,
   benchItems,
   chooseFor,
   type Island,
   islandPlan,
+  type Lane,
   leftOutLane,
   moveToLane,
   type Plan,
@@ -68,7 +70,7 @@ export function waysToMend(
     ways.push({ kind, title, how, plan, outcome: outcome(plan, on) });
   };
 
-  const lane = leftOutLane(whole, island.id);
+  const lane = leftOutLane(whole, island);
   const dropped = dropUntilItHolds(whole, island, judged, lane);
   if (dropped) {
     offer(
@@ -80,13 +82,13 @@ export function waysToMend(
   }
 
   const plan = islandPlan(whole, island);
+  const kept = keptLoads(whole);
   const best = substituteOutcomes(whole, island, stack)
-    .filter(({ substitute }) => whole.loads.find(({ id }) => id === substitute.loadId)?.inBackupSet)
+    .filter(({ substitute }) => kept.has(substitute.loadId))
     .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
   if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
     const { substitute } = best;
-    const changed = { ...whole, loads: withSubstitute(whole.loads, substitute) };
-    offer('substitute', substitute.title, substitute.how, changed);
+    offer('substitute', substitute.title, substitute.how, withSubstitute(whole, substitute));
   }
 
   const context = demandContextOf(plan);

@@ -1,6 +1,6 @@
 import type { Season } from '../../nature/index.js';
 import { type Load, sumHourlyEnergyWh } from '../../house/index.js';
-import { type Plan, type Standing, standings } from '../../design/index.js';
+import { keptLoads, type Plan, type Standing, standings } from '../../design/index.js';
 
 /** A load of the backup set and where it stands. */
 export interface Member extends Standing {
@@ -8,10 +8,14 @@ export interface Member extends Standing {
 }
 
 /** The loads of the backup set with their standing; planned additions stay on. */
-export function membersOf(plan: Pick<Plan, 'survey' | 'loads'>, planned: readonly Load[]): Member[] {
+export function membersOf(
+  plan: Pick<Plan, 'survey' | 'loads' | 'backup'>,
+  planned: readonly Load[],
+): Member[] {
   const standing = standings(plan);
+  const kept = keptLoads(plan);
   return [
-    ...plan.loads.filter(({ inBackupSet }) => inBackupSet).map((load) => ({ load, ...standing(load) })),
+    ...plan.loads.filter(({ id }) => kept.has(id)).map((load) => ({ load, ...standing(load) })),
     ...planned.map((load): Member => ({ load, lane: 'on', shed: null })),
   ];
 }

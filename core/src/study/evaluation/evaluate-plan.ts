@@ -1,7 +1,14 @@
 import type { Figure } from '../../base/index.js';
 import { assembleStack, type Catalogue, enumerateStacks } from '../../equipment/index.js';
 import { hourlyByTierWh, type Tier } from '../../house/index.js';
-import { type Island, islandPlan, islandsOf, type Plan, type Settings } from '../../design/index.js';
+import {
+  chosenFor,
+  type Island,
+  islandPlan,
+  islandsOf,
+  type Plan,
+  type Settings,
+} from '../../design/index.js';
 import { compareDemands, type DemandView } from '../demand/compare-demands.js';
 import type { PowerDemand } from '../demand/power-demand.js';
 import type { DemandContext } from '../margins/demand-context.js';
@@ -66,7 +73,9 @@ export function evaluatePlan(whole: Plan, catalogue: Catalogue, islandId = ''): 
   const suggested = meeting[0] ?? null;
   const failing = judged.filter(({ lacks }) => lacks.length > 0);
   const nearly = failing.toSorted((a, b) => worstRatio(a) - worstRatio(b)).slice(0, 5);
-  const chosen = plan.design.chosen ? assembleStack(plan.design.chosen, catalogue, plan.supply.system) : null;
+  // Where nothing is backed up, the stack there is.
+  const parts = island ? chosenFor(plan, island) : (plan.equipment.stacks[0]?.parts ?? null);
+  const chosen = parts && assembleStack(parts, catalogue, plan.supply.system);
   const selected = chosen?.ok
     ? judgeStack(context, chosen.stack)
     : (suggested ?? nearly[0] ?? judged[0] ?? null);

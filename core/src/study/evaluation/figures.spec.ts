@@ -2,21 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { derived, type Figure, given, sourceText, workingText } from '../../base/index.js';
 import { builtInCatalogue } from '../../equipment/index.js';
 import { demoPlans, type Plan } from '../../design/index.js';
+import { withStack } from '../../design/testing/plan.js';
 import { evaluatePlan } from './evaluate-plan.js';
 
 const leaf = (key: string, value: number): Figure =>
   given({ key, label: key.toUpperCase(), value, unit: 'factor', source: { kind: 'user' } });
-const leadAcidJob: Plan = {
-  ...demoPlans[0]!.plan,
-  design: {
-    chosen: [
-      { unitId: 'teasel-56', quantity: 2 },
-      { unitId: 'teasel-bank', quantity: 4 },
-    ],
-    others: [],
-  },
-};
-const jobs = [...demoPlans.map(({ plan }) => plan), leadAcidJob];
+const leadAcid = withStack(demoPlans[0]!.plan, ['teasel-56', 2], ['teasel-bank', 4]);
+const plans = [...demoPlans.map(({ plan }) => plan), leadAcid];
 
 /** Every figure the user can reach. */
 const reachable = (plan: Plan): Figure[] => {
@@ -66,7 +58,7 @@ describe('figures with their working', () => {
     expect(() => workingText(figure, () => '')).toThrow('no input "x"');
   });
 
-  it.each(jobs.map((plan, i) => [i, plan] as const))('are whole for every figure of job %i', (_, plan) => {
+  it.each(plans.map((plan, i) => [i, plan] as const))('are whole for every figure of job %i', (_, plan) => {
     for (const figure of reachable(plan)) {
       expect(figure.label).not.toBe('');
       expect(Number.isNaN(figure.value), figure.key).toBe(false);
@@ -77,7 +69,7 @@ describe('figures with their working', () => {
     }
   });
 
-  it.each(jobs.map((plan, i) => [i, plan] as const))(
+  it.each(plans.map((plan, i) => [i, plan] as const))(
     'give, worked out again from the formula shown, the value shown (job %i)',
     (_, plan) => {
       let checked = 0;

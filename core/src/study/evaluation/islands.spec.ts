@@ -7,11 +7,17 @@ import {
   chosenFor,
   islandPlan,
   islandsOf,
+  joinService,
+  type Plan,
   planProblems,
   schools,
+  settlePlan,
+  usualArray,
+  usualGenerator,
 } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from './evaluate-plan.js';
+import { aPlan, withStack } from '../../design/testing/plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 
@@ -24,7 +30,7 @@ describe('islands', () => {
   it('are one for each service that is backed up', () => {
     expect(islandsOf(house()).map(({ id }) => id)).toEqual(['a', 'b']);
     expect(islandsOf(house({ serviceId: 'b', school: 'none' })).map(({ id }) => id)).toEqual(['a']);
-    const joined = islandsOf(house({ serviceId: 'b', school: 'service', joinedTo: 'a' }));
+    const joined = islandsOf(house({ serviceId: 'b', school: 'service', islandId: 'a' }));
     expect(joined.map(({ services }) => services.length)).toEqual([2]);
   });
 
@@ -34,7 +40,7 @@ describe('islands', () => {
       fc.property(said, said, (first, second) => {
         const plan = house(
           { serviceId: 'a', school: first.school },
-          { serviceId: 'b', school: second.school, joinedTo: second.joined ? 'a' : null },
+          { serviceId: 'b', school: second.school, islandId: second.joined ? 'a' : 'b' },
         );
         const islands = islandsOf(plan);
         const behind = islands.flatMap((island) => islandPlan(plan, island).loads.map(({ id }) => id));
@@ -56,7 +62,7 @@ describe('islands', () => {
     const of = (id: string) => evaluatePlan(plan, builtInCatalogue, id);
     expect(of('a').power.allAtOnce.powerVA).toBeCloseTo(400, 6);
     expect(of('b').power.allAtOnce.powerVA).toBeCloseTo(900, 6);
-    const both = house({ serviceId: 'b', school: 'service', joinedTo: 'a' });
+    const both = house({ serviceId: 'b', school: 'service', islandId: 'a' });
     expect(evaluatePlan(both, builtInCatalogue).power.allAtOnce.powerVA).toBeCloseTo(1300, 6);
     expect(of('a').loads.size).toBe(2);
   });
@@ -68,10 +74,72 @@ describe('islands', () => {
     expect(margins.every(({ verdict }) => verdict === 'unknown')).toBe(true);
   });
 
-  it('a service is joined to one with a source of its own only', () => {
-    const chain = house({ serviceId: 'a', joinedTo: 'b' }, { serviceId: 'b', joinedTo: 'a' });
-    expect(planProblems(chain)[0]!.message).toContain('source of its own');
-    const settled = changeServiceBackup(house({ serviceId: 'b', joinedTo: 'a' }), 'a', { joinedTo: 'b' });
-    expect(isValid(settled)).toBe(true);
+  it('a service joins the source of another one, and gets one of its own again', () => {
+    const joined = joinService(house(), 'b', 'a');
+    expect(islandsOf(joined).map(({ id }) => id)).toEqual(['a']);
+    expect(islandsOf(joinService(joined, 'b', null)).map(({ id }) => id)).toEqual(['a', 'b']);
+    // The name of its own island is taken by those that had joined it.
+    const swapped = joinService(joined, 'a', null);
+    const ids = islandsOf(swapped).map(({ id }) => id);
+    expect([new Set(ids).size, isValid(swapped)]).toEqual([2, true]);
+  });
+
+  it('keep their stacks by their own names', () => {
+    const [, b] = islandsOf(house());
+    const chosen = chooseFor(house(), b!, [{ unitId: 'woad-93', quantity: 1 }]);
+    const dark = changeServiceBackup(chosen, 'a', { school: 'none' });
+    // The second island is now the first one, with the stack it had.
+    const [first] = islandsOf(dark);
+    expect([first!.id, first!.first]).toEqual(['b', true]);
+    expect(chosenFor(settlePlan(dark), first!)).toEqual([{ unitId: 'woad-93', quantity: 1 }]);
+    const gone = settlePlan({ ...chosen, survey: { ...chosen.survey, services: [] } });
+    expect(gone.equipment.stacks).toEqual([]);
+  });
+
+  it('the stack of a house without survey is that of its first service later', () => {
+    const bare = withStack(aPlan([load('one', 400)]), ['woad-93', 1]);
+    const surveyed = settlePlan({ ...bare, survey: house().survey });
+    expect(chosenFor(surveyed, islandsOf(surveyed)[0]!)).toEqual([{ unitId: 'woad-93', quantity: 1 }]);
+  });
+
+  it('are cut at one main of several, and leave the others on the grid', () => {
+    const two = aHouse({ a: [{ loads: [load('one', 400)] }], b: [{ loads: [load('two', 900)] }] });
+    // Both panels hang on the same service.
+    const survey = {
+      ...two.survey,
+      services: two.survey.services.slice(0, 1),
+      panels: two.survey.panels.map((panel) => ({
+        ...panel,
+        fedFrom: { kind: 'service' as const, serviceId: 'a' },
+      })),
+    };
+    const whole = settlePlan({ ...two, survey });
+    expect(evaluatePlan(whole, builtInCatalogue).power.allAtOnce.powerVA).toBeCloseTo(1300, 6);
+    const cut = changeServiceBackup(whole, 'a', { isolation: { at: 'main', panelId: 'panel-b' } });
+    expect(islandsOf(cut)[0]!.panels.map(({ id }) => id)).toEqual(['panel-b']);
+    expect(evaluatePlan(cut, builtInCatalogue).power.allAtOnce.powerVA).toBeCloseTo(900, 6);
+    expect(isValid(cut)).toBe(true);
+    const without = settlePlan({ ...cut, survey: { ...survey, panels: survey.panels.slice(0, 1) } });
+    expect(without.backup.services[0]!.isolation).toEqual({ at: 'service' });
+  });
+
+  it('have the sources that hang on their circuits; those that hang on none are at the first', () => {
+    const array = usualArray(house(), 'roof', 'Roof');
+    const plan: Plan = {
+      ...house(),
+      sources: {
+        arrays: [array, { ...array, id: 'barn', circuitId: 'b-1' }],
+        generator: { ...usualGenerator('auto'), circuitId: 'b-1' },
+        vehicle: null,
+        costs: [],
+      },
+    };
+    const of = islandsOf(plan).map((island) => islandPlan(plan, island).sources);
+    expect(of.map(({ arrays }) => arrays.map(({ id }) => id))).toEqual([['roof'], ['barn']]);
+    expect(of.map(({ generator }) => generator !== null)).toEqual([false, true]);
+    expect(isValid(plan)).toBe(true);
+    const elsewhere = { ...plan, sources: { ...plan.sources, arrays: [{ ...array, circuitId: 'gone' }] } };
+    expect(planProblems(elsewhere)[0]!.message).toContain('No panel has this circuit');
+    expect(settlePlan(elsewhere).sources.arrays[0]!.circuitId).toBeNull();
   });
 });

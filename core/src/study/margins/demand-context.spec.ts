@@ -5,8 +5,11 @@ import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js'
 import { demandContextOf } from './demand-context-of.js';
 
 const always = allSeasons(aroundTheClock);
-const contextOf = (brief: Partial<Brief>, loads = [aLoad({ runningPowerW: 1000, use: always })]) =>
-  demandContextOf(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }));
+const contextOf = (
+  brief: Partial<Brief>,
+  loads = [aLoad({ runningPowerW: 1000, use: always })],
+  notKept: string[] = [],
+) => demandContextOf(aPlan(loads, { brief: { ...emptyPlan().brief, ...brief } }, notKept));
 const planned = {
   id: 'car',
   name: 'Car',
@@ -20,9 +23,9 @@ describe('what a job asks of any stack', () => {
   it('counts the backup set only', () => {
     const loads = [
       aLoad({ id: 'in', runningPowerW: 1000, use: always }),
-      aLoad({ id: 'out', runningPowerW: 5000, use: always, inBackupSet: false }),
+      aLoad({ id: 'out', runningPowerW: 5000, use: always }),
     ];
-    const context = contextOf({}, loads);
+    const context = contextOf({}, loads, ['out']);
     expect(day(context.hourlyWh)).toBeCloseTo(24_000, 6);
     expect(context.power.allAtOnce.powerVA).toBe(1000);
   });
@@ -68,7 +71,7 @@ describe('the daily goals', () => {
     expect(contextOf(goals('counts', 'none')).dailyBinding).toBe(false);
   });
   it('hold the whole house, not only the backup set: the grid is there', () => {
-    const dark = [aLoad({ runningPowerW: 500, use: always, inBackupSet: false })];
-    expect(contextOf(goals('none', 'decides'), dark).dailyWh).toBeCloseTo(3000, 6);
+    const dark = [aLoad({ runningPowerW: 500, use: always })];
+    expect(contextOf(goals('none', 'decides'), dark, ['one']).dailyWh).toBeCloseTo(3000, 6);
   });
 });

@@ -122,9 +122,9 @@ describe('what each load costs', () => {
   const loads = [
     aLoad({ id: 'small', runningPowerW: 100, use: allSeasons(aroundTheClock) }),
     aLoad({ id: 'large', runningPowerW: 900, use: allSeasons(aroundTheClock) }),
-    aLoad({ id: 'out', runningPowerW: 500, use: allSeasons(aroundTheClock), inBackupSet: false }),
+    aLoad({ id: 'out', runningPowerW: 500, use: allSeasons(aroundTheClock) }),
   ];
-  const { loads: effects } = evaluatePlan(aPlan(loads), builtInCatalogue);
+  const { loads: effects } = evaluatePlan(aPlan(loads, {}, ['out']), builtInCatalogue);
 
   it('is more for a larger one', () => {
     expect(effects.get('large')!.runtimeCostH!).toBeGreaterThan(effects.get('small')!.runtimeCostH!);

@@ -51,7 +51,7 @@ export function dailyUse(year: OutageYear, heldBack: number): DailyUse {
     const forPeak = goals.peakPrice !== 'none';
     if (forPeak && clock < 6) nowWh = Math.min(hardware.usableWh, nowWh + hardware.chargePowerW);
     const gives =
-      (goals.ownSolar !== 'none' && context.plan.outage.arrays.length > 0 && !forPeak) ||
+      (goals.ownSolar !== 'none' && context.plan.sources.arrays.length > 0 && !forPeak) ||
       (forPeak && clock >= 16 && clock < 22);
     if (!gives) continue;
     const wantedWh = Math.min(-surplusWh, powerW);

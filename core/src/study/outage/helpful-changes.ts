@@ -3,9 +3,11 @@ import { assembleStack, type Catalogue, type StackPart } from '../../equipment/i
 import { dailyEnergyWh } from '../../house/index.js';
 import {
   changeShed,
+  keepLoads,
+  keptLoads,
   moveToLane,
   type Plan,
-  type Scenario,
+  type Sources,
   settingsOf,
   type SolarArray,
   usualArray,
@@ -46,7 +48,8 @@ export function helpfulChanges(
   catalogue: Catalogue,
 ): HelpfulChange[] {
   const season = settingsOf(plan).designSeason.value;
-  const { outage } = plan;
+  const { outage, sources } = plan;
+  const kept = keptLoads(plan);
   const changes: HelpfulChange[] = [];
   const add = (
     id: string,
@@ -57,19 +60,17 @@ export function helpfulChanges(
   ): void => {
     changes.push({ id, kind, title, plan: { ...plan, ...changed }, parts: units });
   };
-  const play = (id: string, kind: HelpfulChange['kind'], title: string, changed: Partial<Scenario>): void =>
-    add(id, kind, title, { outage: { ...outage, ...changed } });
+  const play = (id: string, kind: HelpfulChange['kind'], title: string, changed: Partial<Sources>): void =>
+    add(id, kind, title, { sources: { ...sources, ...changed } });
 
   const byEnergy = plan.loads
-    .filter(({ inBackupSet }) => inBackupSet)
+    .filter(({ id }) => kept.has(id))
     .map((load) => ({ load, energyWh: dailyEnergyWh(load, season) }))
     .filter(({ energyWh }) => energyWh > 0)
     .toSorted((a, b) => b.energyWh - a.energyWh)
     .slice(0, triedLoads);
   for (const { load } of byEnergy) {
-    add(`drop.${load.id}`, 'load', `Leave off: ${load.name}`, {
-      loads: plan.loads.map((one) => (one.id === load.id ? { ...one, inBackupSet: false } : one)),
-    });
+    add(`drop.${load.id}`, 'load', `Leave off: ${load.name}`, keepLoads(plan, [load.id], false));
     if (load.circuitId === null || load.tier === 'must') continue;
     const moved = moveToLane(plan, { circuitIds: [load.circuitId], loadIds: [] }, 'auto');
     const shed = changeShed(moved, [load.circuitId], { when: 'charge', belowCharge: 0.5 });
@@ -81,12 +82,10 @@ export function helpfulChanges(
       parts,
     });
   }
-  for (const substitute of substitutesFor(plan.supply.system, plan.loads)) {
-    if (!substitute.changed.inBackupSet && !substitute.added?.inBackupSet) continue;
+  for (const substitute of substitutesFor(plan)) {
+    if (!substitute.added && (substitute.leftOut || !kept.has(substitute.loadId))) continue;
     const starts = substitute.key.startsWith('soft-starter');
-    add(substitute.key, starts ? 'start' : 'load', substitute.title, {
-      loads: withSubstitute(plan.loads, substitute),
-    });
+    add(substitute.key, starts ? 'start' : 'load', substitute.title, withSubstitute(plan, substitute));
   }
 
   const units = (unitId: string, more: number): StackPart[] =>
@@ -117,7 +116,7 @@ export function helpfulChanges(
     }
   }
 
-  if (outage.generator === null) {
+  if (sources.generator === null) {
     play('generator.auto', 'generator', 'A generator that starts by itself', {
       generator: usualGenerator('auto'),
     });
@@ -125,26 +124,26 @@ export function helpfulChanges(
       generator: usualGenerator('hand'),
     });
   } else {
-    const { fuelL, quiet } = outage.generator;
+    const { fuelL, quiet } = sources.generator;
     if (fuelL !== null) {
       play('generator.fuel', 'generator', 'Twice the fuel on site', {
-        generator: { ...outage.generator, fuelL: fuelL * 2 },
+        generator: { ...sources.generator, fuelL: fuelL * 2 },
       });
     }
     if (quiet !== null) {
       play('generator.quiet', 'generator', 'No quiet hours for the generator', {
-        generator: { ...outage.generator, quiet: null },
+        generator: { ...sources.generator, quiet: null },
       });
     }
   }
-  const first = outage.arrays[0];
+  const first = sources.arrays[0];
   if (!first) {
     play('sun.first', 'sun', 'Solar: 6 kW towards the equator', {
       arrays: [usualArray(plan, 'first', 'New array')],
     });
   } else {
     const arrays = (changed: SolarArray): SolarArray[] =>
-      outage.arrays.map((one, index) => (index === 0 ? changed : one));
+      sources.arrays.map((one, index) => (index === 0 ? changed : one));
     play('sun.more', 'sun', `Half as much again on ${first.name}`, {
       arrays: arrays({
         ...first,
@@ -166,6 +165,6 @@ export function helpfulChanges(
     }
   }
   if (outage.household === 'usual')
-    play('household', 'household', 'A household that saves', { household: 'saving' });
+    add('household', 'household', 'A household that saves', { outage: { ...outage, household: 'saving' } });
   return changes;
 }

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { syntheticYear, typicalClimates } from '../../nature/index.js';
 import { batteryTemperaturesC, dischargeShareAt, tripRun } from '../../electric/index.js';
-import { emptyScenario, usualGenerator } from '../../design/index.js';
+import { emptySources, usualGenerator } from '../../design/index.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
@@ -240,7 +240,7 @@ describe('surplus sun', () => {
   const year = syntheticYear(typicalClimates[3]!, 2);
   const plan = (ratedW: number, loadW: number) =>
     aPlan([aLoad({ runningPowerW: loadW, dutyCycle: 1, use: allSeasons(aroundTheClock) })], {
-      outage: { ...emptyScenario(), arrays: ratedW === 0 ? [] : [anArray({ ratedW })] },
+      sources: { ...emptySources(), arrays: ratedW === 0 ? [] : [anArray({ ratedW })] },
     });
   it('is what the arrays give beyond what the house takes', () => {
     expect(surplusSolarWhPerDay(plan(0, 100), year)).toBe(0);
@@ -321,7 +321,6 @@ describe('outages from different charges', () => {
           powerFactor: 1,
           dutyCycle: 1,
           use: allSeasons(aroundTheClock),
-          inBackupSet: true,
           kind: 'other',
         }),
       ],

@@ -108,8 +108,8 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     retriesPerMinute: Math.max(1, Math.floor(60 / Math.max(1, stack.retry.afterS))),
     resetAfterMin: settings.handsOn.value ? said.resetAfterMin.value : Infinity,
     restoreAboveWh: usableWh * said.restoreAbove.value,
-    generator: plan.outage.generator,
-    vehicle: plan.outage.vehicle,
+    generator: plan.sources.generator,
+    vehicle: plan.sources.vehicle,
     axes: overloadAxes(stack, systemFacts[plan.supply.system].legs.length),
   };
 }
@@ -134,7 +134,7 @@ export function outageYear(context: DemandContext, stack: Stack, weather: Weathe
     weather,
     hardware,
     house,
-    sun: sunTrace(outage.arrays, weather, { ...stack, system: supply.system }),
+    sun: sunTrace(plan.sources.arrays, weather, { ...stack, system: supply.system }),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
     chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
       chargeShareAt(stack.chemistry, batteryC[h]!),

@@ -137,7 +137,7 @@ describe('held-back charge', () => {
     }
   });
   it('costs nothing where the battery is not used day by day', () => {
-    const dark = { ...farm, outage: { ...farm.outage, arrays: [] } };
+    const dark = { ...farm, sources: { ...farm.sources, arrays: [] } };
     const { givenWh, chargeWh } = dailyUse(studyYear({ ...farmStudy, plan: dark }, builtInCatalogue)!, 0);
     expect(givenWh).toBe(0);
     expect(Math.min(...chargeWh)).toBe(farmYear.hardware.usableWh);
@@ -199,12 +199,15 @@ describe('islands', () => {
       },
       backup: {
         ...farm.backup,
-        services: [...farm.backup.services, { ...farm.backup.services[0]!, serviceId: 'second' }],
+        services: [
+          ...farm.backup.services,
+          { ...farm.backup.services[0]!, serviceId: 'second', islandId: 'second' },
+        ],
       },
     };
     const year = (islandId: string) =>
       studyYear({ ...farmStudy, plan: two, islandId, weather: steadyWeather() }, builtInCatalogue)!;
-    expect(year('farm').context.plan.outage.arrays).toHaveLength(2);
-    expect(year('second').context.plan.outage.arrays).toHaveLength(0);
+    expect(year('farm').context.plan.sources.arrays).toHaveLength(2);
+    expect(year('second').context.plan.sources.arrays).toHaveLength(0);
   });
 });

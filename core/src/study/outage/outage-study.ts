@@ -23,7 +23,7 @@ export interface OutageStudy {
 }
 
 /**
- * Prepares a year of outages. Arrays, generator and vehicle belong to the first island.
+ * Prepares a year of outages.
  *
  * @param seed chooses the synthetic weather and the moments of switching
  * @returns null where nothing is backed up, or the units do not go together
@@ -39,8 +39,7 @@ export function studyYear(
   const stack = assembleStack(parts, catalogue, whole.supply.system);
   if (!stack.ok) return null;
   const own = islandPlan(whole, island);
-  const outage = island.first ? own.outage : { ...own.outage, arrays: [], generator: null, vehicle: null };
-  const plan: Plan = { ...own, outage: { ...outage, seed } };
+  const plan: Plan = { ...own, outage: { ...own.outage, seed } };
   return outageYear(demandContextOf(plan), stack.stack, outageWeather(plan, weather, seed));
 }
 

@@ -24,7 +24,6 @@ const always = (watts: number, changes: Partial<Load> = {}): Load =>
     powerFactor: 1,
     dutyCycle: 1,
     use: allSeasons(aroundTheClock),
-    inBackupSet: true,
     tier: 'must',
     legs: 'L1-L2',
     ...changes,
@@ -37,6 +36,8 @@ const unitOf = (nameplateWh: number, changes: Partial<typeof idealUnit.inverter>
 });
 
 const generator: Generator = {
+  id: 'generator',
+  circuitId: null,
   powerW: 5000,
   start: 'auto',
   comesAfterMin: 0,
@@ -215,6 +216,8 @@ describe('energy', () => {
                 vehicle === 'none'
                   ? null
                   : {
+                      id: 'vehicle',
+                      circuitId: null,
                       role: vehicle as 'sink' | 'source',
                       powerW: 3000,
                       energyWh: 40_000,
@@ -600,7 +603,15 @@ describe('generator', () => {
 });
 
 describe('vehicle', () => {
-  const vehicle = { powerW: 3000, energyWh: 40_000, startCharge: 0.5, keeps: 0.25, feedsBelow: 0.3 };
+  const vehicle = {
+    id: 'vehicle',
+    circuitId: null,
+    powerW: 3000,
+    energyWh: 40_000,
+    startCharge: 0.5,
+    keeps: 0.25,
+    feedsBelow: 0.3,
+  };
   it('as a source gives what it does not keep', () => {
     const year = anOutageYear({ loads: [always(1000)], outage: { vehicle: { ...vehicle, role: 'source' } } });
     // 10 kWh of the house and 10 kWh of the vehicle.

@@ -14,7 +14,7 @@ const everyH = 4;
 export function runtimeOutlook(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null {
   const { plan } = study;
   const settings = settingsOf(plan);
-  const sunless: Plan = { ...plan, outage: { ...plan.outage, arrays: [] } };
+  const sunless: Plan = { ...plan, sources: { ...plan.sources, arrays: [] } };
   const played = settings.outageWeather.value === 'no-sun' ? { ...study, plan: sunless } : study;
   const year = studyYear(played, catalogue);
   const requiredH = settings.requiredRuntimeH.value;

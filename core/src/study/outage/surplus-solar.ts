@@ -11,7 +11,7 @@ import { hoursOfSeason } from './year-map.js';
 export function surplusSolarWhPerDay(plan: Plan, weather: WeatherYear): number {
   const season = settingsOf(plan).designSeason.value;
   const houseWh = sumHourlyEnergyWh(plan.loads, season);
-  const arrays = plan.outage.arrays.map((array) => hourlyArrayW(array, weather));
+  const arrays = plan.sources.arrays.map((array) => hourlyArrayW(array, weather));
   const hours = hoursOfSeason(season, weather.latitudeDeg);
   const surplusWh = hours.reduce((sum, hour) => {
     const sunWh = arrays.reduce((all, hourly) => all + hourly[hour]!, 0);

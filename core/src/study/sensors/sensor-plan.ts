@@ -10,7 +10,7 @@ import {
   panelUpstream,
   spacesText,
 } from '../../house/index.js';
-import type { Plan } from '../../design/index.js';
+import { keptLoads, type Plan } from '../../design/index.js';
 
 /** Size classes of current sensors, A (common practice, no source). */
 export const sensorClassesA = [30, 60, 100, 200, 400] as const;
@@ -55,10 +55,10 @@ export function hasNeutral(plan: Plan, panel: Panel, circuit: Circuit): boolean 
 }
 
 /** Whether a circuit stays on in an outage: something on it, or behind the panel it feeds, is in the backup set. */
-function staysOn(plan: Plan, circuitId: string): boolean {
-  if (plan.loads.some((load) => load.circuitId === circuitId && load.inBackupSet)) return true;
+function staysOn(plan: Plan, circuitId: string, kept = keptLoads(plan)): boolean {
+  if (plan.loads.some((load) => load.circuitId === circuitId && kept.has(load.id))) return true;
   const below = panelFedBy(plan, circuitId);
-  return below ? below.circuits.some(({ id }) => staysOn(plan, id)) : false;
+  return below ? below.circuits.some(({ id }) => staysOn(plan, id, kept)) : false;
 }
 
 /**

@@ -1,7 +1,13 @@
 import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
 import { assembleStack, type Unit } from '../../equipment/index.js';
 import type { Load } from '../../house/index.js';
-import { emptyScenario, type Plan, type Scenario, type SolarArray } from '../../design/index.js';
+import {
+  emptyScenario,
+  type Plan,
+  type Scenario,
+  type Sources,
+  type SolarArray,
+} from '../../design/index.js';
 import { outageYear, type OutageYear } from '../outage/outage-plan.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { aPlan } from '../../design/testing/plan.js';
@@ -23,6 +29,7 @@ export const steadyWeather = (temperatureC = 18.3): WeatherYear => ({
 
 export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
   id: 'roof',
+  circuitId: null,
   name: 'Roof',
   ratedW: 6000,
   tiltDeg: 30,
@@ -38,7 +45,7 @@ export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
 
 interface Case {
   readonly loads: readonly Load[];
-  readonly outage?: Partial<Scenario>;
+  readonly outage?: Partial<Scenario & Sources>;
   readonly brief?: Partial<Plan['brief']>;
   readonly unit?: Unit;
   readonly quantity?: number;
@@ -52,11 +59,13 @@ export function anOutageYear(of: Case): OutageYear {
   const unit = of.unit ?? idealUnit;
   const system = of.system ?? 'split-120-240';
   const blank = aPlan(of.loads);
+  const { arrays = [], generator = null, vehicle = null, costs: _, ...conditions } = of.outage ?? {};
   const made: Plan = {
     ...blank,
     supply: { ...blank.supply, system },
     brief: { ...blank.brief, sizeForYear: 0, batteryTemperatureC: 25, handsOn: false, ...of.brief },
-    outage: { ...emptyScenario(), ...of.outage },
+    outage: { ...emptyScenario(), ...conditions },
+    sources: { ...blank.sources, arrays, generator, vehicle },
   };
   const plan = of.change ? of.change(made) : made;
   const stack = assembleStack([{ unitId: unit.id, quantity: of.quantity ?? 1 }], [unit], system);

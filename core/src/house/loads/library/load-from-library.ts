@@ -34,7 +34,6 @@ export function loadFromLibrary(
     legs: legsFor(typical, system, loads),
     legsAssumed: true,
     voltageV: null,
-    inBackupSet: typical.tier === 'must' || typical.tier === 'should',
     basis: 'typical',
     circuitId: null,
     measuredOn: null,

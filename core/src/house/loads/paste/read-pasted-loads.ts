@@ -101,7 +101,6 @@ export function readPastedLoads(
         start:
           multiple !== null && multiple > 1 ? { how: 'multiple', multiple, durationS: 0.5 } : { how: 'none' },
         tier: wanted,
-        inBackupSet: wanted === 'must' || wanted === 'should',
       });
       if (!checked.success) {
         return {

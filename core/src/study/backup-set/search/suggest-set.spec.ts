@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assembleStack, builtInCatalogue, type Stack } from '../../../equipment/index.js';
 import type { Load } from '../../../house/index.js';
-import { demoPlans, islandsOf, type Plan } from '../../../design/index.js';
+import { chooseFor, demoPlans, islandsOf, keepOnly, type Plan } from '../../../design/index.js';
 import { demandContextOf } from '../../margins/demand-context-of.js';
 import { evaluatePlan } from '../../evaluation/evaluate-plan.js';
 import { judgeStack } from '../../evaluation/judge-stack.js';
@@ -54,7 +54,7 @@ const briefs = fc.record({
 
 /** Do the margins themselves hold with just these loads? */
 const holds = (plan: Plan, kept: ReadonlySet<string>, stack: Stack): boolean => {
-  const only = { ...plan, loads: plan.loads.map((load) => ({ ...load, inBackupSet: kept.has(load.id) })) };
+  const only = keepOnly(plan, kept);
   return (
     judgeStack(demandContextOf(only), stack).lacks.filter(({ key }) => key !== 'gap' && key !== 'daily')
       .length === 0
@@ -159,7 +159,7 @@ describe('the suggested set', () => {
     for (const { plan } of demoPlans) {
       const before = evaluatePlan(plan, builtInCatalogue);
       const stack = parts(before.selected!.stack);
-      const chosen = { ...plan, design: { chosen: stack, others: [] } };
+      const chosen = chooseFor(plan, islandsOf(plan)[0]!, stack);
       const found = suggestBackup(chosen, builtInCatalogue, '', stack)!;
       const taken = takeSuggestion(chosen, found);
       const after = evaluatePlan(taken, builtInCatalogue);

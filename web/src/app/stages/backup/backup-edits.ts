@@ -1,13 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import type { Lane, Shed } from '@levamen/core/house';
-import {
-  type Plan,
-  type BenchItem,
-  changeServiceBackup,
-  changeShed,
-  moveToLane,
-  type ServiceBackup,
-} from '@levamen/core/design';
+
+import { type BenchItem, changeServiceBackup, changeShed, type Lane, moveToLane, type Plan, type ServiceBackup, type Shed } from '@levamen/core/design';
 import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
 import { withPlan } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';

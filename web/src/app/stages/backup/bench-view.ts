@@ -1,7 +1,7 @@
 import { quantityText } from '@levamen/core/base';
 import type { SupplySystem } from '@levamen/core/electric';
-import { circuitLegSet, type Lane, lanes, spacesText, type Tier } from '@levamen/core/house';
-import type { BenchItem } from '@levamen/core/design';
+import { circuitLegSet, spacesText, type Tier } from '@levamen/core/house';
+import { type BenchItem, type Lane, lanes } from '@levamen/core/design';
 import type { BrokenLimit, ItemEffect } from '@levamen/core/study';
 import { laneFacts } from './lane-facts';
 

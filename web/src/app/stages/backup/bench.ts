@@ -11,8 +11,8 @@ import {
   model,
   output,
 } from '@angular/core';
-import { type Lane, lanes } from '@levamen/core/house';
-import type { BenchItem } from '@levamen/core/design';
+
+import { type BenchItem, type Lane, lanes } from '@levamen/core/design';
 import type { BenchRow, LaneView } from './bench-view';
 import { laneFacts } from './lane-facts';
 

@@ -1,17 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
-import {
-  dailyEnergyWh,
-  type Lane,
-  lanes,
-  runningPowerVA,
-  type Shed,
-  shedSchema,
-  startText,
-  usualShed,
-} from '@levamen/core/house';
-import type { BenchItem } from '@levamen/core/design';
+import { dailyEnergyWh, runningPowerVA, startText } from '@levamen/core/house';
+import { type BenchItem, type Lane, lanes, type Shed, shedSchema, usualShed } from '@levamen/core/design';
 import type { ItemEffect } from '@levamen/core/study';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField } from '../../ui/choice-field';

@@ -1,4 +1,4 @@
-import type { Lane, ShedDevice, ShedMoment } from '@levamen/core/house';
+import type { Lane, ShedDevice, ShedMoment } from '@levamen/core/design';
 import type { Choice } from '../../ui/choice-field';
 
 interface LaneFacts {

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema } from '../../base/index.js';
+import { amountSchema, countSchema, idSchema } from '../../base/index.js';
 
 /** Where a circuit stands in an outage: it stays on, is shed by a device, is shed by hand, or stays dark. */
 export const lanes = ['on', 'auto', 'hand', 'dark'] as const;
@@ -36,3 +36,12 @@ export const usualShed: Shed = {
   order: 1,
   responseS: 0.5,
 };
+
+/** How one circuit stands in an outage. A circuit about which nothing is said is dark. */
+export const circuitLaneSchema = z.strictObject({
+  circuitId: idSchema,
+  lane: laneSchema,
+  /** How a device sheds it; null = as usual. Counts in the lane "auto" only. */
+  shed: shedSchema.nullable(),
+});
+export type CircuitLane = z.infer<typeof circuitLaneSchema>;

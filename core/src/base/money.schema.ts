@@ -1,0 +1,11 @@
+import * as z from 'zod';
+
+/** An amount of money: decimal text, so that no cent is lost, and its currency (ISO 4217); null = nobody has said which. */
+export const moneySchema = z.strictObject({
+  amount: z.string().regex(/^\d{1,9}(\.\d{1,4})?$/, 'Write the amount as 1234.50'),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'Write the currency with its three letters, for example EUR')
+    .nullable(),
+});
+export type Money = z.infer<typeof moneySchema>;

@@ -1,0 +1,29 @@
+import { settleLegs } from '../../house/index.js';
+import { settleBackup } from '../backup/settle-backup.js';
+import type { Plan } from './plan.js';
+
+/** Takes sources off circuits that are gone. */
+function settleSources<P extends Plan>(plan: P): P {
+  const { arrays, generator, vehicle } = plan.sources;
+  const circuits = new Set(plan.survey.panels.flatMap((panel) => panel.circuits.map(({ id }) => id)));
+  const isLost = (source: { readonly circuitId: string | null } | null): boolean =>
+    source !== null && source.circuitId !== null && !circuits.has(source.circuitId);
+  if (![...arrays, generator, vehicle].some(isLost)) return plan;
+  const settled = <S extends { readonly circuitId: string | null }>(source: S): S =>
+    isLost(source) ? { ...source, circuitId: null } : source;
+  return {
+    ...plan,
+    sources: {
+      ...plan.sources,
+      arrays: arrays.map(settled),
+      generator: generator && settled(generator),
+      vehicle: vehicle && settled(vehicle),
+    },
+  };
+}
+
+/**
+ * The plan with what follows from other parts of it brought into line: loads on the legs of their circuits, lanes in
+ * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
+ */
+export const settlePlan = <P extends Plan>(plan: P): P => settleSources(settleBackup(settleLegs(plan)));

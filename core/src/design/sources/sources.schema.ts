@@ -1,0 +1,102 @@
+import * as z from 'zod';
+import {
+  amountSchema,
+  countSchema,
+  idSchema,
+  lineSchema,
+  moneySchema,
+  nameSchema,
+} from '../../base/index.js';
+import { legSetSchema } from '../../electric/index.js';
+
+const share = amountSchema(0, 1);
+const clockHour = countSchema(0, 23);
+/** The circuit it hangs on, and so the island it feeds; null = nobody has said: the first island. */
+const circuitId = idSchema.nullable();
+
+/** A point of the line of hills, roofs and trees that an array sees. */
+const horizonPointSchema = z.strictObject({
+  /** Clockwise from north. */
+  azimuthDeg: amountSchema(0, 360, '°'),
+  elevationDeg: amountSchema(0, 90, '°'),
+});
+
+export const maxArrays = 12;
+
+/** A solar array with the inverter behind it. */
+export const solarArraySchema = z.strictObject({
+  id: idSchema,
+  circuitId,
+  name: nameSchema(60),
+  /** Direct-current power under standard test conditions. */
+  ratedW: amountSchema(100, 200_000, 'W'),
+  tiltDeg: amountSchema(0, 90, '°'),
+  /** Direction it faces, clockwise from north. */
+  facingDeg: amountSchema(0, 360, '°'),
+  /** AC: an inverter of its own, on the house side of the isolating device. DC: at the battery's own inverter. */
+  coupling: z.enum(['ac', 'dc'], { error: 'Choose ac or dc' }),
+  /** Power at which its inverter clips; null = a sixth less than the array. */
+  inverterW: amountSchema(100, 200_000, 'W').nullable(),
+  legs: legSetSchema,
+  /** All losses of the array together; null = the usual ones. */
+  loss: amountSchema(0, 0.9).nullable(),
+  horizon: z.array(horizonPointSchema).max(36, 'Use at most 36 points'),
+  /** Share of the beam that is shaded away in each clock hour of standard time; null = none but the horizon. */
+  shadeByHour: z.array(share).length(24, 'Give 24 shares, one for each hour').nullable(),
+});
+export type SolarArray = z.infer<typeof solarArraySchema>;
+
+export const generatorSchema = z.strictObject({
+  id: idSchema,
+  circuitId,
+  powerW: amountSchema(300, 100_000, 'W'),
+  /** "auto": two-wire start by state of charge. "hand": somebody comes, connects it at the inlet and starts it. */
+  start: z.enum(['auto', 'hand'], { error: 'Choose auto or hand' }),
+  /** Until somebody is there; counts with "hand" only. */
+  comesAfterMin: amountSchema(0, 2880, 'min'),
+  startBelow: share,
+  stopAbove: share,
+  warmUpMin: amountSchema(0, 60, 'min'),
+  /** What the charger takes from it for the battery at most. */
+  chargerW: amountSchema(0, 100_000, 'W'),
+  /** Fuel on site; null = a gas line. */
+  fuelL: amountSchema(0, 10_000, 'l').nullable(),
+  /** Litres (or the like) an hour while it idles, and at full power; between the two straight. */
+  idleLPerH: amountSchema(0, 100, 'l/h'),
+  fullLPerH: amountSchema(0.05, 200, 'l/h'),
+  /** Clock hours in which it is not run; null = none. */
+  quiet: z.strictObject({ fromH: clockHour, toH: clockHour }).nullable(),
+  /** Solar with inverters of its own is kept off while it runs. */
+  locksSolarOut: z.boolean({ error: 'Say yes or no' }),
+});
+export type Generator = z.infer<typeof generatorSchema>;
+
+export const vehicleSchema = z.strictObject({
+  id: idSchema,
+  circuitId,
+  /** "sink" takes sun that nothing else takes; "source" feeds the house when the battery is low. */
+  role: z.enum(['sink', 'source'], { error: 'Choose sink or source' }),
+  powerW: amountSchema(300, 50_000, 'W'),
+  energyWh: amountSchema(1000, 300_000, 'Wh'),
+  /** Share of its energy it has when the outage starts, and what it keeps for driving. */
+  startCharge: share,
+  keeps: share,
+  /** State of charge of the house battery below which it feeds. */
+  feedsBelow: share,
+});
+export type Vehicle = z.infer<typeof vehicleSchema>;
+
+/** What feeds a house beside grid and battery, and what changes to it would cost. */
+export const sourcesSchema = z.strictObject({
+  arrays: z.array(solarArraySchema).max(maxArrays, `Use at most ${maxArrays} arrays`),
+  generator: generatorSchema.nullable(),
+  vehicle: vehicleSchema.nullable(),
+  /** What changes cost, by the name of the change. */
+  costs: z
+    .array(z.strictObject({ id: idSchema, change: lineSchema(80), cost: moneySchema }))
+    .max(200, 'Use at most 200 costs'),
+});
+export type Sources = z.infer<typeof sourcesSchema>;
+
+/** No sun, no generator, no vehicle. */
+export const emptySources = (): Sources => ({ arrays: [], generator: null, vehicle: null, costs: [] });
