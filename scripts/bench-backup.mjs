@@ -1,19 +1,20 @@
 // Moving circuits and searching the best set, for docs/performance.md.
 import {
-  blankLoad,
-  builtInCatalogue,
-  evaluateJob,
-  itemEffects,
   benchItems,
-  loadLibrary,
+  builtInCatalogue,
+  emptyPlan,
+  evaluatePlan,
+  itemEffects,
+  keepOnly,
   loadFromLibrary,
+  loadLibrary,
   moveToLane,
   newCircuit,
-  newJob,
   newPanel,
   newService,
+  settlePlan,
   suggestBackup,
-} from '../core/dist/index.js';
+} from './core.mjs';
 
 const ms = (value) => `${value.toFixed(0)} ms`;
 const percentile = (values, share) =>
@@ -26,30 +27,30 @@ export function sixtyCircuits(seed) {
     state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
     return state / 2 ** 32;
   };
-  const job = newJob(`Benchmark, 60 circuits, ${seed}`);
+  const blank = emptyPlan();
+  const { system } = blank.supply;
   const circuits = Array.from({ length: 60 }, (_, i) => newCircuit(`c${i}`, [i + 1], `Circuit ${i + 1}`));
+  const loads = [];
   for (let i = 0; i < 60; i += 1) {
     const typical = loadLibrary[(i * 7 + seed) % loadLibrary.length];
-    const load = loadFromLibrary(typical, `load-${i}`, job.supply.system, job.loads);
+    const load = loadFromLibrary(typical, `load-${i}`, system, loads);
     const tier = random() < 0.12 ? 'must' : random() < 0.5 ? 'should' : 'may';
     const small = load.runningPowerW > 3500 ? 0.4 : 0.6 + 0.8 * random();
-    job.loads.push({
-      ...blankLoad(`load-${i}`, '', job.supply.system, []),
-      ...load,
-      id: `load-${i}`,
-      circuitId: `c${i}`,
-      tier,
-      inBackupSet: true,
-      runningPowerW: load.runningPowerW * small,
-    });
+    loads.push({ ...load, circuitId: `c${i}`, tier, runningPowerW: load.runningPowerW * small });
   }
-  const panel = newPanel('panel', 'Panel', job.supply.system, { kind: 'service', serviceId: 'service' });
-  job.survey = {
+  const panel = newPanel('panel', 'Panel', system, { kind: 'service', serviceId: 'service' });
+  const survey = {
     services: [newService('service', 'Service')],
-    panels: [{ ...panel, spaces: 84, circuits: circuits.map((circuit) => ({ ...circuit, lane: 'on' })) }],
+    panels: [{ ...panel, spaces: 84, circuits }],
     monitorCircuitId: null,
   };
-  return job;
+  const plan = { ...blank, survey, loads };
+  return settlePlan(
+    keepOnly(
+      plan,
+      loads.map(({ id }) => id),
+    ),
+  );
 }
 
 const stacks = [
@@ -78,13 +79,13 @@ const stacks = [
 
 /** Rows of the table of moves in the core: margins, and what stands beside each circuit. */
 export function benchMoves() {
-  const job = sixtyCircuits(1);
+  const plan = sixtyCircuits(1);
   const margins = [];
   const beside = [];
   for (let i = 0; i < 60; i += 1) {
-    const moved = moveToLane(job, { circuitIds: [`c${i}`], loadIds: [] }, 'dark');
+    const moved = moveToLane(plan, { circuitIds: [`c${i}`], loadIds: [] }, 'dark');
     const begin = performance.now();
-    const { margins: list, context, selected, island } = evaluateJob(moved, builtInCatalogue);
+    const { margins: list, context, selected, island } = evaluatePlan(moved, builtInCatalogue);
     for (const { demand, limit } of list) void (demand.value + limit.value);
     margins.push(performance.now() - begin);
     const again = performance.now();
@@ -106,11 +107,11 @@ export function benchSuggestions() {
     const times = [];
     let proven = 0;
     for (let seed = 1; seed <= 10; seed += 1) {
-      const job = sixtyCircuits(seed);
+      const plan = sixtyCircuits(seed);
       const until = performance.now() + 2500;
       const begin = performance.now();
       const found = suggestBackup(
-        job,
+        plan,
         builtInCatalogue,
         '',
         parts.map(([unitId, quantity]) => ({ unitId, quantity })),

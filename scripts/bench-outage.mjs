@@ -8,7 +8,8 @@ import {
   builtInCatalogue,
   changeShed,
   demoJobs,
-  evaluateJob,
+  demoPlans,
+  evaluatePlan,
   moveToLane,
   outageFates,
   outagePlan,
@@ -17,7 +18,7 @@ import {
   usualArray,
   usualGenerator,
   windowFor,
-} from '../core/dist/index.js';
+} from './core.mjs';
 import { sixtyCircuits } from './bench-backup.mjs';
 import { pageMemoryMB } from './bench-readings.mjs';
 
@@ -28,26 +29,25 @@ const horizonMin = 7 * 1440;
 
 /** Sixty circuits behind a large stack, with sun and, where asked, a generator, and two circuits shed by charge. */
 const sixty = (generator) => {
-  const job = sixtyCircuits(3);
-  const lanes = moveToLane(job, { circuitIds: ['c7', 'c19'], loadIds: [] }, 'auto');
+  const lanes = moveToLane(sixtyCircuits(3), { circuitIds: ['c7', 'c19'], loadIds: [] }, 'auto');
   const shed = changeShed(lanes, ['c7', 'c19'], { when: 'charge', belowCharge: 0.5 });
   return {
     ...shed,
-    outage: {
-      ...shed.outage,
+    sources: {
+      ...shed.sources,
       arrays: [{ ...usualArray(shed, 'a', 'Roof'), ratedW: 16_000, inverterW: null }],
       generator: generator ? usualGenerator('auto') : null,
     },
   };
 };
-const study = (job, parts) => ({ job, islandId: '', parts, weather: null });
+const study = (plan, parts) => ({ plan, islandId: '', parts, weather: null });
 const largest = [
   { unitId: 'woad-93', quantity: 3 },
   { unitId: 'woad-module', quantity: 24 },
 ];
-const farm = demoJobs[0].job;
+const farm = demoPlans[0].plan;
 const cases = [
-  ['farmhouse of the demo, sun', study(farm, evaluateJob(farm, builtInCatalogue).selected.stack.parts)],
+  ['farmhouse of the demo, sun', study(farm, evaluatePlan(farm, builtInCatalogue).selected.stack.parts)],
   ['60 circuits, sun, two shed by charge', study(sixty(false), largest)],
   ['60 circuits, sun, generator, two shed by charge', study(sixty(true), largest)],
 ];

@@ -4,7 +4,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { once } from 'node:events';
 import os from 'node:os';
 import path from 'node:path';
-import { demoJobs, newJob, panelBalance, simulatedChannels, simulatedSample } from '../core/dist/index.js';
+import { demoPlans, newJob, panelBalance, simulatedChannels, simulatedSample } from './core.mjs';
 
 const startS = Date.UTC(2025, 0, 1) / 1000;
 
@@ -114,27 +114,27 @@ export async function benchReadings(page, url) {
 /** The longest of many searches for the best swaps: a panel of 42 circuits on two legs, of 36 on three. */
 export function benchSwaps() {
   const longest = (system, layout, count) => {
-    const [{ job }] = demoJobs;
+    const [{ plan }] = demoPlans;
     let most = 0;
     for (let run = 0; run < 20; run += 1) {
       const circuits = Array.from({ length: count }, (_, i) => ({
-        ...job.survey.panels[0].circuits[0],
+        ...plan.survey.panels[0].circuits[0],
         id: `c${i}`,
         name: `Circuit ${i}`,
         spaces: [i + 1],
       }));
-      const panel = { ...job.survey.panels[0], layout, spaces: 42, circuits };
+      const panel = { ...plan.survey.panels[0], layout, spaces: 42, circuits };
       const loads = circuits.map(({ id }, i) => ({
-        ...job.loads[0],
+        ...plan.loads[0],
         id: `l${i}`,
         circuitId: id,
         legs: `L${(i % (system === 'three-230-400' ? 3 : 2)) + 1}`,
         runningPowerW: 50 + ((i * 7919 + run * 104729) % 1900),
       }));
       const test = {
-        ...job,
-        supply: { ...job.supply, system },
-        survey: { ...job.survey, panels: [panel] },
+        ...plan,
+        supply: { ...plan.supply, system },
+        survey: { ...plan.survey, panels: [panel] },
         loads,
       };
       const begin = performance.now();

@@ -5,45 +5,57 @@ import { benchMoves, benchSuggestions, sixtyCircuits } from './bench-backup.mjs'
 import { benchOutages, benchRuntime, benchYearMap } from './bench-outage.mjs';
 import { benchReadings, benchSwaps } from './bench-readings.mjs';
 import { launchBrowser, programUrl as url } from './browser.mjs';
-import { builtInCatalogue, evaluateJob, loadFromLibrary, loadLibrary, newJob } from '../core/dist/index.js';
+import {
+  addLoads,
+  builtInCatalogue,
+  emptyPlan,
+  evaluatePlan,
+  keepOnly,
+  keptLoads,
+  loadFromLibrary,
+  loadLibrary,
+  newJob,
+  withPlan,
+} from './core.mjs';
 
 const percentile = (values, share) =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
 const ms = (value) => `${value.toFixed(0)} ms`;
 
 /** 200 loads: the library over and over. */
-const bigJob = (everythingOn) => {
-  const job = newJob('Benchmark, 200 loads');
+const bigPlan = (everythingOn) => {
+  let plan = emptyPlan();
   for (let i = 0; i < 200; i += 1) {
-    const load = loadFromLibrary(
-      loadLibrary[i % loadLibrary.length],
-      `load-${i}`,
-      job.supply.system,
-      job.loads,
-    );
-    job.loads.push(everythingOn ? { ...load, inBackupSet: true } : load);
+    const typical = loadLibrary[i % loadLibrary.length];
+    plan = addLoads(plan, [loadFromLibrary(typical, `load-${i}`, plan.supply.system, plan.loads)]);
   }
-  return job;
+  return everythingOn
+    ? keepOnly(
+        plan,
+        plan.loads.map(({ id }) => id),
+      )
+    : plan;
 };
+const bigJob = (everythingOn) => withPlan(newJob('Benchmark, 200 loads'), bigPlan(everythingOn));
 
-const core = (job) => {
+const core = (plan) => {
   const times = [];
   for (let i = 0; i < 60; i += 1) {
-    const loads = job.loads.with(i % 200, { ...job.loads[i % 200], runningPowerW: 50 + i });
+    const loads = plan.loads.with(i % 200, { ...plan.loads[i % 200], runningPowerW: 50 + i });
     const begin = performance.now();
-    evaluateJob({ ...job, loads }, builtInCatalogue);
+    evaluatePlan({ ...plan, loads }, builtInCatalogue);
     times.push(performance.now() - begin);
   }
   return times.slice(10);
 };
 
 const rows = [];
-for (const [label, job] of [
-  ['as the library marks them (must and should backed up)', bigJob(false)],
-  ['all 200 backed up', bigJob(true)],
+for (const [label, plan] of [
+  ['as the library marks them (must and should backed up)', bigPlan(false)],
+  ['all 200 backed up', bigPlan(true)],
 ]) {
-  const times = core(job);
-  const inSet = job.loads.filter((load) => load.inBackupSet).length;
+  const times = core(plan);
+  const inSet = keptLoads(plan).size;
   rows.push(
     `| core alone, 200 loads, ${label}: ${inSet} | ${ms(percentile(times, 0.5))} | ${ms(percentile(times, 0.95))} |`,
   );
@@ -164,7 +176,7 @@ const moves = async (id) => {
   }
   return times.slice(5);
 };
-ids.push(await create(sixtyCircuits(1)));
+ids.push(await create(withPlan(newJob('Benchmark, 60 circuits'), sixtyCircuits(1))));
 const moved = await moves(ids.at(-1));
 const moveRows = [
   ...benchMoves(),

@@ -1,7 +1,7 @@
 // Saves of a large job, one after the other from many pages at once, against one or two running servers.
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { demoJobs, loadFromLibrary, loadLibrary } from '../core/dist/index.js';
+import { demoJobs, loadFromLibrary, loadLibrary } from './core.mjs';
 
 const pages = 16;
 const secondsEach = 8;

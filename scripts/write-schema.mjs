@@ -1,6 +1,6 @@
 // Writes docs/levamen-job.schema.json from the schema the program validates with. Run after `npx tsc -b core`.
 import { writeFileSync } from 'node:fs';
-import { jobJsonSchema } from '../core/dist/job/index.js';
+import { jobJsonSchema } from './core.mjs';
 
 writeFileSync(
   new URL('../docs/levamen-job.schema.json', import.meta.url),

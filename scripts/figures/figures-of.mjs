@@ -83,7 +83,9 @@ function sayOf(document) {
       nearly: keysOf(evaluation.nearly),
       loads: plain(evaluation.loads),
       findings: plain((m.planFindings ?? m.jobFindings)(evaluation)),
-      requirements: [...(m.planRequirements ?? m.jobRequirements)(plan, evaluation).values()].map((list) => plain(list)),
+      requirements: [...(m.planRequirements ?? m.jobRequirements)(plan, evaluation).values()].map((list) =>
+        plain(list),
+      ),
       suggestion: parts && plain(m.suggestBackup(plan, m.builtInCatalogue, island.id, parts, () => false)),
       outlook: plain(outlook),
       outage: year && plain(m.playOutage(year, 20_000 + 700 * place, 900)),

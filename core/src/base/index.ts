@@ -3,7 +3,7 @@ export { derived, type Figure, type FigureUnit, given, type Source } from './fig
 export { type Finding, severities, type Severity } from './finding.js';
 export { formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
 export { interpolate } from './interpolate.js';
-export { moneySchema } from './money.schema.js';
+export { decimalText, moneySchema } from './money.schema.js';
 export { nameList } from './name-list.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';
 export { seededNormal, seededRandom } from './seeded-random.js';

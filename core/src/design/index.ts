@@ -60,4 +60,4 @@ export {
   type Vehicle,
   vehicleSchema,
 } from './sources/sources.schema.js';
-export { usualArray, usualGenerator } from './sources/usual-sources.js';
+export { usualArray, usualGenerator, usualVehicle } from './sources/usual-sources.js';

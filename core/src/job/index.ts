@@ -8,7 +8,7 @@ export { mendJob } from './mend-job.js';
 export { mergeJobs, type MergeQuestion } from './merge/merge-jobs.js';
 export type { MergeSide } from './merge/merge-trees.js';
 export { newJob } from './new-job.js';
-export { planOf, withPlan } from './plan-of.js';
+export { changePlan, planOf, withPlan } from './plan-of.js';
 export { readChange } from './read-change.js';
 export { type DocumentProblem, readJob } from './read-job.js';
 export { sameValue } from './same-value.js';

@@ -7,6 +7,7 @@ import { applyPatch } from './apply-patch.js';
 const read = readJob(demoJobs[0]!.job);
 if (!read.ok) throw new Error('The demo job is valid');
 const job: Job = read.job;
+const design = job.designs[0]!;
 const apply = (patch: readonly Operation[]) => applyPatch(job, patch as never);
 
 describe('a patch', () => {
@@ -16,7 +17,7 @@ describe('a patch', () => {
       loads: fc.shuffledSubarray(job.loads),
       notes: fc.string(),
       powers: fc.array(fc.nat(5000), { minLength: 5, maxLength: 5 }),
-      arrays: fc.shuffledSubarray(job.outage.arrays),
+      arrays: fc.shuffledSubarray(design.sources.arrays),
     });
     fc.assert(
       fc.property(changes, ({ name, loads, notes, powers, arrays }) => {
@@ -24,7 +25,7 @@ describe('a patch', () => {
           ...job,
           name,
           brief: { ...job.brief, notes },
-          outage: { ...job.outage, arrays },
+          designs: [{ ...design, sources: { ...design.sources, arrays } }],
           loads: loads.map((load, i) => (i < 5 ? { ...load, runningPowerW: powers[i]! } : load)),
         };
         const patch = jsonPatch.compare(job, wanted);

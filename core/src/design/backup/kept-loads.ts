@@ -26,10 +26,14 @@ export function keepLoads<P extends Kept>(plan: P, loadIds: Iterable<string>, ke
 /** Is a load that comes new into the plan kept, until somebody says something else? */
 export const keptAtFirst = ({ tier }: Pick<Load, 'tier'>): boolean => tier === 'must' || tier === 'should';
 
-/** The plan with more loads at the end; those that must or should stay on are kept. */
-export const addLoads = <P extends BackedUpHouse>(plan: P, loads: readonly Load[]): P =>
+/** The plan with more loads, at the end or at a place in the list; those that must or should stay on are kept. */
+export const addLoads = <P extends BackedUpHouse>(
+  plan: P,
+  loads: readonly Load[],
+  at = plan.loads.length,
+): P =>
   keepLoads(
-    { ...plan, loads: [...plan.loads, ...loads] },
+    { ...plan, loads: plan.loads.toSpliced(at, 0, ...loads) },
     loads.filter(keptAtFirst).map(({ id }) => id),
     true,
   );

@@ -1,6 +1,6 @@
 import { type Supply, systemFacts } from '../../electric/index.js';
 import type { Site } from '../../house/index.js';
-import type { Generator, SolarArray } from './sources.schema.js';
+import type { Generator, SolarArray, Vehicle } from './sources.schema.js';
 
 /** A generator as one would first think of it (common practice, no source). */
 export const usualGenerator = (start: Generator['start']): Generator => ({
@@ -38,4 +38,16 @@ export const usualArray = (
   loss: null,
   horizon: [],
   shadeByHour: null,
+});
+
+/** A vehicle that can feed the house, as one would first think of it (common practice, no source). */
+export const usualVehicle = (): Vehicle => ({
+  id: 'vehicle',
+  circuitId: null,
+  role: 'source',
+  powerW: 5000,
+  energyWh: 60_000,
+  startCharge: 0.7,
+  keeps: 0.3,
+  feedsBelow: 0.3,
 });

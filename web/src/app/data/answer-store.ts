@@ -40,7 +40,7 @@ async function keyOf(kind: string, { plan, islandId, parts, weather }: OutageStu
   const basis = {
     kind,
     edition,
-    plan: { ...plan, outage: { ...plan.outage, costs: [] } },
+    plan: { ...plan, sources: { ...plan.sources, costs: [] } },
     islandId,
     parts,
     weather: weather && [weather.name, weather.source, weather.latitudeDeg],

@@ -3,7 +3,7 @@ import { webcrypto } from 'node:crypto';
 import { IDBFactory } from 'fake-indexeddb';
 import { Injector, runInInjectionContext } from '@angular/core';
 import type { OutageStudy } from '@levamen/core/study';
-import { type Job, newJob, planOf } from '@levamen/core/job';
+import { changePlan, type Job, newJob, planOf } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { AnswerStore } from './answer-store';
 import { DeviceDatabase } from './device-database';
@@ -50,17 +50,21 @@ describe('answers to long studies', () => {
     const store = storeOn(new DeviceDatabase());
     const job = newJob('House');
     await store.keep('helps', study(job), 7);
-    const costs = [{ change: 'one more pack', cost: 900 }];
-    expect(await store.find('helps', study({ ...job, outage: { ...job.outage, costs } }))).toBe(7);
+    const cost = { amount: '900', currency: null };
+    const dearer = changePlan(job, (plan) => ({
+      ...plan,
+      sources: { ...plan.sources, costs: [{ id: 'pack', change: 'one more pack', cost }] },
+    }));
+    expect(await store.find('helps', study(dearer))).toBe(7);
   });
 
   it('are forgotten, the oldest first, when there are many', async () => {
     const database = new DeviceDatabase();
     const store = storeOn(database);
     for (let number = 0; number < 45; number += 1)
-      await store.keep('chances', study(newJob(`House ${number}`)), number);
+      await store.keep('chances', study(newJob('House'), `island-${number}`), number);
     expect(await (await database.open()).count('answers')).toBe(40);
-    expect(await store.find('chances', study(newJob('House 44')))).toBe(44);
+    expect(await store.find('chances', study(newJob('House'), 'island-44'))).toBe(44);
   });
 
   it('are asked again where the device keeps nothing', async () => {

@@ -21,10 +21,10 @@ export class EvaluationService {
   /** The island that is looked at; '' is the first. Margins and stacks are those of its source. */
   readonly islandId = signal('');
   readonly evaluation = computed(() => {
-    const job = this.session.job();
+    const plan = this.session.plan();
     const catalogue = this.catalogue();
-    return job && catalogue.length > 0 ? evaluatePlan(job, catalogue, this.islandId()) : null;
+    return plan && catalogue.length > 0 ? evaluatePlan(plan, catalogue, this.islandId()) : null;
   });
   readonly island = computed(() => this.evaluation()?.island ?? null);
-  readonly units = computed(() => this.session.job()?.site.units ?? 'metric');
+  readonly units = computed(() => this.session.plan()?.site.units ?? 'metric');
 }

@@ -323,7 +323,7 @@ describe('drafts of other windows', () => {
     for (const name of ['Oldest', 'Living', 'Newest']) {
       const page = await open();
       // Each starts from what the server has, not from the draft of the one before.
-      page.session.edit('name', () => ({ ...newJob('House'), name }));
+      page.session.editJob('name', () => ({ ...newJob('House'), name }));
       await pass(10);
       pages.push(page);
     }

@@ -1,10 +1,12 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { settlePlan } from '@levamen/core/design';
+import { type Plan, settlePlan } from '@levamen/core/design';
 import {
   applyDifference,
+  changePlan,
   diffJobs,
   type Job,
   mergeJobs,
+  planOf,
   readChange,
   sameValue,
   valueAt,
@@ -69,6 +71,11 @@ export class JobSession {
   /** Identifier of the open job. */
   readonly id = signal('');
   readonly job = computed(() => this.history()?.present ?? null);
+  /** The house with the design that is worked on. */
+  readonly plan = computed(() => {
+    const job = this.job();
+    return job && planOf(job);
+  });
   readonly status = computed(() => this.saver()?.status() ?? 'saved');
   readonly message = computed(() => this.saver()?.message() ?? '');
   readonly isKept = computed(() => this.saver()?.isKept() ?? true);
@@ -123,14 +130,20 @@ export class JobSession {
   }
 
   /**
-   * Changes the job. `label` names the step in undo and redo. Loads follow their circuits to other legs.
+   * Changes the plan. `label` names the step in undo and redo. What follows from the change follows at once: loads their circuits
+   * to other legs, lanes what is kept.
    *
    * A change that would make the job invalid is not taken: {@link refusal} says why, and so does the answer ('' = taken).
    */
-  edit(label: string, change: (job: Job) => Job): string {
+  edit(label: string, change: (plan: Plan) => Plan): string {
+    return this.editJob(label, (job) => changePlan(job, change));
+  }
+
+  /** The same for what is not a matter of the plan. */
+  editJob(label: string, change: (job: Job) => Job): string {
     const history = this.history();
     if (!history) return 'No job is open';
-    const next = settlePlan(change(history.present));
+    const next = changePlan(change(history.present), settlePlan);
     const problem = next === history.present ? '' : problemOf(history.present, next);
     this.refusal.set(problem);
     if (problem !== '') return problem;
@@ -167,7 +180,7 @@ export class JobSession {
 
   /** Takes back what somebody else did, and only that; it can be undone. */
   leaveOut({ base, theirs }: TakenIn): void {
-    this.edit(
+    this.editJob(
       'without what was taken in',
       (job) => mergeJobs(theirs.document, job, base, new Map(), 'mine').job,
     );
@@ -179,7 +192,7 @@ export class JobSession {
     const { draft } = left;
     if (!draft) return;
     this.saver()?.adopt(left);
-    this.edit(
+    this.editJob(
       'edits of another tab',
       (job) => mergeJobs(draft.base, draft.document, job, new Map(), 'mine').job,
     );

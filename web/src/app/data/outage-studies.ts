@@ -1,5 +1,4 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
-import { planOf } from '@levamen/core/job';
 import type { Season } from '@levamen/core/nature';
 import type { HelpfulChange, OutageRun, OutageStudy, ReservePoint, SeasonOutlook } from '@levamen/core/study';
 import type { Remote } from 'comlink';
@@ -44,14 +43,14 @@ export class OutageStudies {
 
   /** What is studied; null while there is nothing to play, or its weather is not here yet. */
   readonly study = computed((): OutageStudy | null => {
-    const job = this.session.job();
+    const plan = this.session.plan();
     const evaluation = this.evaluations.evaluation();
     const selected = evaluation?.selected;
-    if (!job || !selected || evaluation.context.backupSet.length === 0) return null;
+    if (!plan || !selected || evaluation.context.backupSet.length === 0) return null;
     const weather = this.weather.year();
-    if (job.outage.weatherId !== null && !weather.ready) return null;
+    if (plan.outage.weatherId !== null && !weather.ready) return null;
     const islandId = evaluation.island?.id ?? '';
-    return { plan: planOf(job), islandId, parts: selected.stack.parts, weather: weather.year };
+    return { plan, islandId, parts: selected.stack.parts, weather: weather.year };
   });
 
   constructor() {

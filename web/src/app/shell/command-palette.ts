@@ -81,8 +81,8 @@ export class CommandPalette {
 
   protected readonly query = signal('');
   private readonly entries = computed(() => {
-    const job = this.session.job();
-    return this.visible() && job ? paletteEntries(job, this.evaluations.evaluation()) : [];
+    const plan = this.session.plan();
+    return this.visible() && plan ? paletteEntries(plan, this.evaluations.evaluation()) : [];
   });
   protected readonly found = computed(() => findEntries(this.entries(), this.query()));
   protected readonly active = linkedSignal({ source: this.query, computation: () => 0 });

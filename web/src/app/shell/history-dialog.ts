@@ -74,7 +74,7 @@ export class HistoryDialog {
     const looking = this.looking();
     if (!looking) return;
     const label = `back to revision ${looking.revision}`;
-    this.session.edit(label, (job) => (sameValue(job, looking.document) ? job : looking.document));
+    this.session.editJob(label, (job) => (sameValue(job, looking.document) ? job : looking.document));
     this.visible.set(false);
   }
 

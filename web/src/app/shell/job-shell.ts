@@ -123,7 +123,7 @@ export class JobShell {
   }
 
   protected rename(name: string): void {
-    this.session.edit('job name', (job) => ({ ...job, name }));
+    this.session.editJob('job name', (job) => ({ ...job, name }));
   }
 
   /** Leaves with everything that was typed: what waits is sent first. */

@@ -1,19 +1,19 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { evaluatePlan } from '@levamen/core/study';
-import { demoJobs } from '@levamen/core/job';
+import { demoPlans } from '@levamen/core/design';
 import { describe, expect, it } from 'vitest';
 import { findEntries, paletteEntries } from './palette-entries';
 import { shellAction } from './shortcuts';
 import { stages } from './stages';
 
-const { job } = demoJobs[0]!;
-const entries = paletteEntries(job, evaluatePlan(job, builtInCatalogue));
+const { plan } = demoPlans[0]!;
+const entries = paletteEntries(plan, evaluatePlan(plan, builtInCatalogue));
 
 describe('the command palette', () => {
   it('holds stages, actions, every load and the figures', () => {
     const of = (group: string) => entries.filter((entry) => entry.group === group).length;
     expect(of('Stage')).toBe(stages.length);
-    expect(of('Load')).toBe(job.loads.length);
+    expect(of('Load')).toBe(plan.loads.length);
     expect(of('Figure')).toBeGreaterThan(20);
     expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
   });
@@ -24,13 +24,13 @@ describe('the command palette', () => {
     expect(findEntries(entries, '').length).toBeLessThanOrEqual(40);
   });
   it('works without an evaluation', () => {
-    expect(paletteEntries(job, null).some(({ group }) => group === 'Figure')).toBe(false);
+    expect(paletteEntries(plan, null).some(({ group }) => group === 'Figure')).toBe(false);
   });
 });
 
 describe('completeness of stages', () => {
   it('counts what is known for certain', () => {
-    const of = Object.fromEntries(stages.map(({ path, completeness }) => [path, completeness(job)]));
+    const of = Object.fromEntries(stages.map(({ path, completeness }) => [path, completeness(plan)]));
     expect(of['brief']!.done).toBeLessThanOrEqual(of['brief']!.of);
     expect(of['usage']).toEqual({ done: 2, of: 3 });
     expect(of['panels']).toEqual({ done: 25, of: 25 });

@@ -1,7 +1,7 @@
 import { type Figure, quantityText } from '@levamen/core/base';
 import { circuitsById, circuitText, spacesText } from '@levamen/core/house';
 import type { Evaluation } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import { keptLoads, laneOfCircuits, type Plan } from '@levamen/core/design';
 import { laneFacts } from '../stages/backup/lane-facts';
 import { stages } from './stages';
 
@@ -52,8 +52,10 @@ function figuresOf(evaluation: Evaluation): Figure[] {
 }
 
 /** Everything that can be found: stages, loads, figures, actions. */
-export function paletteEntries(job: Job, evaluation: Evaluation | null): PaletteEntry[] {
-  const { units } = job.site;
+export function paletteEntries(plan: Plan, evaluation: Evaluation | null): PaletteEntry[] {
+  const kept = keptLoads(plan);
+  const laneOf = laneOfCircuits(plan);
+  const { units } = plan.site;
   return [
     ...stages.map(({ path, name, purpose }): PaletteEntry => ({
       id: `stage-${path}`,
@@ -69,26 +71,26 @@ export function paletteEntries(job: Job, evaluation: Evaluation | null): Palette
       group: 'Action',
       target: { kind: 'action', name },
     })),
-    ...job.loads.map((load): PaletteEntry => ({
+    ...plan.loads.map((load): PaletteEntry => ({
       id: `load-${load.id}`,
       label: load.name,
-      detail: `${quantityText(load.runningPowerW, 'W')}, ${load.inBackupSet ? 'in the backup set' : 'not backed up'}`,
+      detail: `${quantityText(load.runningPowerW, 'W')}, ${kept.has(load.id) ? 'in the backup set' : 'not backed up'}`,
       group: 'Load',
       target: { kind: 'load', id: load.id },
     })),
-    ...[...circuitsById(job.survey).values()].map((placed): PaletteEntry => ({
+    ...[...circuitsById(plan.survey).values()].map((placed): PaletteEntry => ({
       id: `circuit-${placed.circuit.id}`,
       label: circuitText(placed),
       detail: placed.circuit.ratingA === null ? '' : quantityText(placed.circuit.ratingA, 'A'),
       group: 'Circuit',
       target: { kind: 'circuit', id: placed.circuit.id },
     })),
-    ...[...circuitsById(job.survey).values()]
+    ...[...circuitsById(plan.survey).values()]
       .filter(({ circuit }) => circuit.use === 'circuit')
       .map(({ circuit, panel }): PaletteEntry => ({
         id: `lane-${circuit.id}`,
         label: `${circuit.name || spacesText(circuit)} on the bench`,
-        detail: `${panel.name}, ${laneFacts[circuit.lane].title.toLowerCase()}`,
+        detail: `${panel.name}, ${laneFacts[laneOf(circuit.id).lane].title.toLowerCase()}`,
         group: 'Lane',
         target: { kind: 'bench', id: circuit.id },
       })),

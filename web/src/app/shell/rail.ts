@@ -29,9 +29,9 @@ import { stages } from './stages';
 export class Rail {
   private readonly session = inject(JobSession);
   protected readonly listed = computed(() => {
-    const job = this.session.job();
+    const plan = this.session.plan();
     return stages.map(({ path, name, completeness }) => {
-      const { done, of } = job ? completeness(job) : { done: 0, of: 0 };
+      const { done, of } = plan ? completeness(plan) : { done: 0, of: 0 };
       return {
         path,
         name,

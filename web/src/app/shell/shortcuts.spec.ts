@@ -1,4 +1,4 @@
-import { demoJobs, newJob } from '@levamen/core/job';
+import { demoPlans, emptyPlan } from '@levamen/core/design';
 import { describe, expect, it } from 'vitest';
 import { shellAction, shortcuts } from './shortcuts';
 import { stages } from './stages';
@@ -51,16 +51,16 @@ describe('keys of the shell', () => {
 
 describe('how far a stage is', () => {
   it('never says more than all, and counts what has been said', () => {
-    for (const job of [newJob('Empty'), ...demoJobs.map((one) => one.job)]) {
+    for (const plan of [emptyPlan(), ...demoPlans.map((one) => one.plan)]) {
       for (const { name, completeness } of stages) {
-        const { done, of } = completeness(job);
+        const { done, of } = completeness(plan);
         expect(done, name).toBeGreaterThanOrEqual(0);
         expect(done, name).toBeLessThanOrEqual(of);
       }
     }
     const brief = stages.find(({ path }) => path === 'brief')!;
-    const job = newJob('New');
-    const before = brief.completeness(job).done;
-    expect(brief.completeness({ ...job, brief: { ...job.brief, handsOn: false } }).done).toBe(before + 1);
+    const plan = emptyPlan();
+    const before = brief.completeness(plan).done;
+    expect(brief.completeness({ ...plan, brief: { ...plan.brief, handsOn: false } }).done).toBe(before + 1);
   });
 });

@@ -1,4 +1,4 @@
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 
 /** How far a stage is filled in. */
 export interface Completeness {
@@ -10,7 +10,7 @@ export interface Stage {
   readonly path: string;
   readonly name: string;
   readonly purpose: string;
-  readonly completeness: (job: Job) => Completeness;
+  readonly completeness: (plan: Plan) => Completeness;
 }
 
 const count = (said: readonly boolean[]): Completeness => ({
@@ -80,16 +80,16 @@ export const stages: readonly Stage[] = [
     path: 'sources',
     name: 'Sources',
     purpose: 'battery and inverter',
-    completeness: ({ design }) => count([design.chosen !== null]),
+    completeness: ({ equipment }) => count([equipment.stacks.length > 0]),
   },
   {
     path: 'outage',
     name: 'Outage',
     purpose: 'played through: weather, sun, generator, chances',
-    completeness: ({ outage }) =>
+    completeness: ({ outage, sources }) =>
       count([
         outage.climateId !== null || outage.weatherId !== null,
-        outage.arrays.length > 0 || outage.generator !== null,
+        sources.arrays.length > 0 || sources.generator !== null,
         outage.startCharge !== null,
       ]),
   },

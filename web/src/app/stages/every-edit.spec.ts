@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { type Bill, loadLibrary, maxDevices, starterSets } from '@levamen/core/house';
-import { maxArrays, maxLoads, settlePlan } from '@levamen/core/design';
-import { demoJobs, type Job, readChange, readJob } from '@levamen/core/job';
+import { demoPlans, maxArrays, maxLoads, type Plan, settlePlan } from '@levamen/core/design';
+import { type Job, newJob, planOf, readChange, readJob, withPlan } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../data/job-session';
@@ -13,26 +13,28 @@ import { UsageEdits } from './usage/usage-edits';
 
 /** Takes edits as the session does: what would make the job invalid is not taken. */
 class SessionStub {
-  present: Job;
+  present: Plan;
   readonly labels: string[] = [];
   readonly refused: string[] = [];
-  readonly job = (): Job => this.present;
+  readonly plan = (): Plan => this.present;
 
-  constructor(job: Job) {
-    const read = readJob(job);
-    if (!read.ok) throw new Error('The job to begin with is valid');
-    this.present = read.job;
+  private job: Job;
+
+  constructor(plan: Plan) {
+    this.job = withPlan(newJob('House'), plan);
+    this.present = planOf(this.job);
   }
 
-  edit(label: string, change: (job: Job) => Job): string {
-    const next = settlePlan(change(this.present));
-    const read = readChange(this.present, next);
+  edit(label: string, change: (plan: Plan) => Plan): string {
+    const next = withPlan(this.job, settlePlan(change(this.present)));
+    const read = readChange(this.job, next);
     if (!read.ok) {
       this.refused.push(read.problems[0]!.message);
       return read.problems[0]!.message;
     }
     this.labels.push(label);
-    this.present = next;
+    this.job = next;
+    this.present = planOf(next);
     return '';
   }
 }
@@ -42,8 +44,8 @@ let loads: LoadEdits;
 let scenario: ScenarioEdits;
 let panels: PanelEdits;
 let usage: UsageEdits;
-function begin(job: Job): void {
-  session = new SessionStub(job);
+function begin(plan: Plan): void {
+  session = new SessionStub(plan);
   const injector = Injector.create({ providers: [{ provide: JobSession, useValue: session }] });
   const make = <T>(type: new () => T): T => runInInjectionContext(injector, () => new type());
   loads = make(LoadEdits);
@@ -51,7 +53,7 @@ function begin(job: Job): void {
   panels = make(PanelEdits);
   usage = make(UsageEdits);
 }
-beforeEach(() => begin(demoJobs[0]!.job));
+beforeEach(() => begin(demoPlans[0]!.plan));
 
 const panel = () => session.present.survey.panels[0]!;
 const bill = (id: string, fromDay: string, toDay: string): Bill => ({
@@ -106,11 +108,11 @@ describe('whatever is edited', () => {
       fc.property(
         fc.array(fc.tuple(fc.nat(steps.length - 1), number, fc.string({ maxLength: 12 })), { maxLength: 25 }),
         (list) => {
-          begin(demoJobs[0]!.job);
+          begin(demoPlans[0]!.plan);
           for (const [step, value, text] of list) {
             if (session.present.loads.length > 3 && panel().circuits.length > 3) steps[step]!(value, text);
           }
-          expect(readJob(session.present).ok).toBe(true);
+          expect(readJob(withPlan(newJob('House'), session.present)).ok).toBe(true);
         },
       ),
       { numRuns: 60 },
@@ -129,7 +131,7 @@ describe('whatever is edited', () => {
       'an array without power',
       () => {
         scenario.addArray();
-        scenario.setArray(session.present.outage.arrays[0]!.id, { ratedW: 0 });
+        scenario.setArray(session.present.sources.arrays[0]!.id, { ratedW: 0 });
       },
     ],
   ])('%s is refused, and nothing else is touched', (_, edit) => {
@@ -143,7 +145,7 @@ describe('whatever is edited', () => {
 describe('limits', () => {
   it('of arrays and devices are kept, whoever asks', () => {
     for (let i = 0; i < maxArrays + 3; i += 1) scenario.addArray();
-    expect(session.present.outage.arrays).toHaveLength(maxArrays);
+    expect(session.present.sources.arrays).toHaveLength(maxArrays);
     expect(session.refused.at(-1)).toBe(`Use at most ${maxArrays} arrays`);
     const device = (id: string) =>
       ({ id, kind: 'storage', ratingA: null, ownMeter: false, note: '' }) as const;
@@ -174,7 +176,7 @@ describe('edits of loads', () => {
   });
 
   it('add a typical house as one step', () => {
-    begin({ ...demoJobs[0]!.job, loads: [] });
+    begin({ ...demoPlans[0]!.plan, loads: [] });
     loads.addStarterSet(starterSets[0]!);
     expect(session.present.loads).toHaveLength(starterSets[0]!.loadIds.length);
     expect(session.labels).toEqual([starterSets[0]!.name]);

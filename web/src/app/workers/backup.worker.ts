@@ -3,17 +3,17 @@ import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 
 const api: BackupApi = {
-  suggest: (job, catalogue, islandId, parts, limitMs) => {
+  suggest: (plan, catalogue, islandId, parts, limitMs) => {
     const until = performance.now() + limitMs;
-    return suggestBackup(job, catalogue, islandId, parts, () => performance.now() > until);
+    return suggestBackup(plan, catalogue, islandId, parts, () => performance.now() > until);
   },
-  mend: (job, catalogue, islandId) => {
-    const { island, selected } = evaluatePlan(job, catalogue, islandId);
-    return island && selected ? waysToMend(job, catalogue, island, selected) : null;
+  mend: (plan, catalogue, islandId) => {
+    const { island, selected } = evaluatePlan(plan, catalogue, islandId);
+    return island && selected ? waysToMend(plan, catalogue, island, selected) : null;
   },
-  substitutes: (job, catalogue, islandId) => {
-    const { island, selected } = evaluatePlan(job, catalogue, islandId);
-    return island && selected ? substituteOutcomes(job, island, selected.stack) : [];
+  substitutes: (plan, catalogue, islandId) => {
+    const { island, selected } = evaluatePlan(plan, catalogue, islandId);
+    return island && selected ? substituteOutcomes(plan, island, selected.stack) : [];
   },
 };
 expose(api);

@@ -1,17 +1,17 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { builtInCatalogue } from '@levamen/core/equipment';
-import { benchItems, islandsOf, settlePlan } from '@levamen/core/design';
+import { benchItems, demoPlans, islandsOf, type Plan, settlePlan } from '@levamen/core/design';
 import { evaluatePlan, suggestBackup } from '@levamen/core/study';
-import { demoJobs, type Job, jobSchema } from '@levamen/core/job';
+import { jobSchema } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { BackupEdits } from './backup-edits';
 
 class SessionStub {
-  present: Job = demoJobs[1]!.job;
+  present: Plan = demoPlans[1]!.plan;
   readonly labels: string[] = [];
-  edit(label: string, change: (job: Job) => Job): void {
+  edit(label: string, change: (plan: Plan) => Plan): void {
     this.labels.push(label);
     this.present = settlePlan(change(this.present));
   }

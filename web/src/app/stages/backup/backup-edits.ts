@@ -1,8 +1,17 @@
 import { inject, Injectable } from '@angular/core';
 
-import { type BenchItem, changeServiceBackup, changeShed, type Lane, moveToLane, type Plan, type ServiceBackup, type Shed } from '@levamen/core/design';
+import {
+  type BenchItem,
+  changeServiceBackup,
+  changeShed,
+  joinService,
+  type Lane,
+  moveToLane,
+  type Plan,
+  type ServiceBackup,
+  type Shed,
+} from '@levamen/core/design';
 import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
-import { withPlan } from '@levamen/core/job';
 import { JobSession } from '../../data/job-session';
 import { laneFacts } from './lane-facts';
 
@@ -18,9 +27,9 @@ export class BackupEdits {
     const moving = items.filter((item) => !stuck.includes(item));
     if (moving.some((item) => item.lane !== lane)) {
       const what = moving.length === 1 ? moving[0]!.name : `${moving.length} circuits`;
-      this.session.edit(`${what}: ${laneFacts[lane].title.toLowerCase()}`, (job) =>
+      this.session.edit(`${what}: ${laneFacts[lane].title.toLowerCase()}`, (plan) =>
         moveToLane(
-          job,
+          plan,
           {
             circuitIds: moving.flatMap(({ circuit }) => (circuit ? [circuit.id] : [])),
             loadIds: moving.flatMap(({ circuit, id }) => (circuit ? [] : [id])),
@@ -35,26 +44,31 @@ export class BackupEdits {
   }
 
   shed(circuitIds: readonly string[], change: Partial<Shed>): void {
-    this.session.edit('shedding', (job) => changeShed(job, circuitIds, change));
+    this.session.edit('shedding', (plan) => changeShed(plan, circuitIds, change));
   }
 
   service(serviceId: string, change: Partial<ServiceBackup>): void {
-    this.session.edit('backup of the service', (job) => changeServiceBackup(job, serviceId, change));
+    this.session.edit('backup of the service', (plan) => changeServiceBackup(plan, serviceId, change));
+  }
+
+  /** Puts a service on the source of another one, or on one of its own (null). */
+  join(serviceId: string, hostId: string | null): void {
+    this.session.edit('source of the service', (plan) => joinService(plan, serviceId, hostId));
   }
 
   setShouldWorth(shouldWorth: number): void {
-    this.session.edit('worth of a should', (job) => ({ ...job, backup: { ...job.backup, shouldWorth } }));
+    this.session.edit('worth of a should', (plan) => ({ ...plan, backup: { ...plan.backup, shouldWorth } }));
   }
 
   take(suggestion: Suggestion): void {
-    this.session.edit('suggested set', (job) => takeSuggestion(job, suggestion));
+    this.session.edit('suggested set', (plan) => takeSuggestion(plan, suggestion));
   }
 
   takeSubstitute(substitute: Substitute): void {
-    this.session.edit(substitute.title, (job) => ({ ...job, loads: withSubstitute(job.loads, substitute) }));
+    this.session.edit(substitute.title, (plan) => withSubstitute(plan, substitute));
   }
 
   takePlan(label: string, changed: Plan): void {
-    this.session.edit(label, (job) => withPlan(job, changed));
+    this.session.edit(label, () => changed);
   }
 }

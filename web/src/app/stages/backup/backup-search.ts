@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { Mending, SubstituteOutcome, Suggestion } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
@@ -8,7 +8,7 @@ import type { BackupApi } from '../../workers/backup-api';
 
 /** An answer, and the job it was worked out for. */
 interface Answer<T> {
-  readonly job: Job;
+  readonly plan: Plan;
   readonly islandId: string;
   readonly value: T;
 }
@@ -39,9 +39,9 @@ export class BackupSearch {
 
   suggest(): Promise<void> {
     return this.ask(
-      (there, job, islandId) => {
+      (there, plan, islandId) => {
         const parts = this.evaluations.evaluation()?.selected?.stack.parts ?? [];
-        return there.suggest(job, [...this.evaluations.catalogue()], islandId, [...parts], limitMs);
+        return there.suggest(plan, [...this.evaluations.catalogue()], islandId, [...parts], limitMs);
       },
       (answer) => this.suggested.set(answer),
     );
@@ -49,14 +49,14 @@ export class BackupSearch {
 
   mend(): Promise<void> {
     return this.ask(
-      (there, job, islandId) => there.mend(job, [...this.evaluations.catalogue()], islandId),
+      (there, plan, islandId) => there.mend(plan, [...this.evaluations.catalogue()], islandId),
       (answer) => this.mended.set(answer),
     );
   }
 
   lookForSubstitutes(): Promise<void> {
     return this.ask(
-      (there, job, islandId) => there.substitutes(job, [...this.evaluations.catalogue()], islandId),
+      (there, plan, islandId) => there.substitutes(plan, [...this.evaluations.catalogue()], islandId),
       (answer) => this.substituted.set(answer),
     );
   }
@@ -70,18 +70,18 @@ export class BackupSearch {
   }
 
   private async ask<T>(
-    question: (there: Remote<BackupApi>, job: Job, islandId: string) => Promise<T>,
+    question: (there: Remote<BackupApi>, plan: Plan, islandId: string) => Promise<T>,
     take: (answer: Answer<T>) => void,
   ): Promise<void> {
-    const job = this.session.job();
-    if (!job || this.busy()) return;
+    const plan = this.session.plan();
+    if (!plan || this.busy()) return;
     const islandId = this.evaluations.island()?.id ?? '';
     this.busy.set(true);
     this.problem.set('');
     const there = this.there();
     try {
-      const value = await question(there, job, islandId);
-      take({ job, islandId, value });
+      const value = await question(there, plan, islandId);
+      take({ plan, islandId, value });
     } catch {
       this.problem.set('The search ended unexpectedly. Try again.');
     } finally {
@@ -92,7 +92,7 @@ export class BackupSearch {
   private current<T>(answer: Answer<T> | null): { readonly value: T } | null {
     const fits =
       answer !== null &&
-      answer.job === this.session.job() &&
+      answer.plan === this.session.plan() &&
       answer.islandId === (this.evaluations.island()?.id ?? '');
     return fits ? { value: answer.value } : null;
   }

@@ -81,7 +81,7 @@ export class BackupStage {
   private readonly focus = inject(Focus);
   private readonly bench = viewChild(Bench);
 
-  protected readonly job = this.session.job;
+  protected readonly plan = this.session.plan;
   protected readonly units = this.evaluations.units;
   protected readonly evaluation = this.evaluations.evaluation;
   protected readonly island = this.evaluations.island;
@@ -90,16 +90,16 @@ export class BackupStage {
   );
   /** Services that belong to no island are not backed up; they can still be settled. */
   protected readonly services = computed((): readonly Service[] => {
-    const job = this.job();
-    if (!job) return [];
+    const plan = this.plan();
+    if (!plan) return [];
     const backed = (this.evaluation()?.islands ?? []).flatMap(({ services }) => services);
-    const dark = job.survey.services.filter((service) => !backed.includes(service));
+    const dark = plan.survey.services.filter((service) => !backed.includes(service));
     return [...(this.island()?.services ?? []), ...dark];
   });
   protected readonly items = computed(() => {
-    const job = this.job();
+    const plan = this.plan();
     const island = this.island();
-    return job && island ? benchItems(job, island) : [];
+    return plan && island ? benchItems(plan, island) : [];
   });
   /** What stands beside each circuit follows a moment after its move and the margins, so that both are drawn at once. */
   protected readonly effects = toSignal(
@@ -112,8 +112,8 @@ export class BackupStage {
     { initialValue: noEffects },
   );
   protected readonly view = computed(() => {
-    const job = this.job();
-    return job ? benchView(this.items(), this.effects(), job.supply.system) : [];
+    const plan = this.plan();
+    return plan ? benchView(this.items(), this.effects(), plan.supply.system) : [];
   });
   protected readonly chosen = signal<readonly string[]>([]);
   protected readonly chosenItems = computed(() =>
@@ -123,9 +123,9 @@ export class BackupStage {
   protected readonly side = signal<Side>('circuit');
   protected readonly findings = injectFindings();
   private readonly requirements = computed((): ReadonlyMap<string, readonly Finding[]> => {
-    const job = this.job();
+    const plan = this.plan();
     const evaluation = this.evaluation();
-    return job && evaluation ? planRequirements(job, evaluation) : new Map<string, readonly Finding[]>();
+    return plan && evaluation ? planRequirements(plan, evaluation) : new Map<string, readonly Finding[]>();
   });
   private readonly open = computed(() => {
     const required = [...this.requirements().values()].flat();

@@ -1,19 +1,19 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
-import { benchItems, moveToLane } from '@levamen/core/design';
+import { benchItems, demoPlans, moveToLane, type Plan } from '@levamen/core/design';
 import { evaluatePlan, itemEffects } from '@levamen/core/study';
-import { demoJobs, type Job } from '@levamen/core/job';
+
 import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';
 
-const view = (job: Job) => {
-  const { island, context, selected } = evaluatePlan(job, builtInCatalogue);
-  const items = benchItems(job, island!);
-  return benchView(items, itemEffects(context, selected, items), job.supply.system);
+const view = (plan: Plan) => {
+  const { island, context, selected } = evaluatePlan(plan, builtInCatalogue);
+  const items = benchItems(plan, island!);
+  return benchView(items, itemEffects(context, selected, items), plan.supply.system);
 };
-const farm = demoJobs[0]!.job;
-const vineyard = demoJobs[1]!.job;
-const rowOf = (job: Job, id: string) =>
-  view(job)
+const farm = demoPlans[0]!.plan;
+const vineyard = demoPlans[1]!.plan;
+const rowOf = (plan: Plan, id: string) =>
+  view(plan)
     .flatMap(({ rows }) => rows)
     .find(({ item }) => item.id === id)!;
 

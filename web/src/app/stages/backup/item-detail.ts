@@ -2,8 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
 import { dailyEnergyWh, runningPowerVA, startText } from '@levamen/core/house';
-import { type BenchItem, type Lane, lanes, type Shed, shedSchema, usualShed } from '@levamen/core/design';
+import {
+  type BenchItem,
+  keptLoads,
+  type Lane,
+  lanes,
+  type Shed,
+  shedSchema,
+  usualShed,
+} from '@levamen/core/design';
 import type { ItemEffect } from '@levamen/core/study';
+import { JobSession } from '../../data/job-session';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField } from '../../ui/choice-field';
 import { BackupEdits } from './backup-edits';
@@ -40,13 +49,18 @@ export class ItemDetail {
       here: this.items().every((item) => item.lane === lane),
     })),
   );
+  private readonly session = inject(JobSession);
+  private readonly kept = computed((): ReadonlySet<string> => {
+    const plan = this.session.plan();
+    return plan ? keptLoads(plan) : new Set();
+  });
   protected readonly loads = computed(() =>
     this.items().flatMap(({ loads }) =>
       loads.map((load) => ({
         id: load.id,
         name: load.quantity > 1 ? `${load.quantity} × ${load.name}` : load.name,
         tier: load.tier,
-        off: !load.inBackupSet,
+        off: !this.kept().has(load.id),
         figures: [
           `${quantityText(dailyEnergyWh(load, this.season()), 'Wh')} a day`,
           quantityText(load.quantity * runningPowerVA(load), 'VA'),

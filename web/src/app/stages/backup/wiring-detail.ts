@@ -7,14 +7,16 @@ import {
   bondPlaces,
   type IsolatingDevice,
   isolatingDevices,
+  type Plan,
   type School,
   schoolFacts,
   schools,
   serviceBackup,
+  splicedPanelId,
   type ServiceBackup,
   serviceBackupSchema,
 } from '@levamen/core/design';
-import type { Job } from '@levamen/core/job';
+
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
@@ -106,8 +108,8 @@ const yesNo: readonly Choice<boolean>[] = [
           <lv-choice-field
             label="Sub-panel that is spliced"
             [choices]="subPanels()"
-            [value]="said().feederPanelId"
-            (valueChange)="set({ feederPanelId: $event })"
+            [value]="spliced()"
+            (valueChange)="set({ isolation: { at: 'feeder', panelId: $event } })"
           />
         }
         @if (said().school === 'controlled') {
@@ -120,12 +122,20 @@ const yesNo: readonly Choice<boolean>[] = [
             (valueChange)="set({ controlledCircuits: $event })"
           />
         }
+        @if (isolations().length > 1) {
+          <lv-choice-field
+            label="Point of isolation"
+            [choices]="isolations()"
+            [value]="isolatedMain()"
+            (valueChange)="isolateAt($event)"
+          />
+        }
         @if (hosts().length > 1) {
           <lv-choice-field
             label="Source"
             [choices]="hosts()"
-            [value]="said().joinedTo"
-            (valueChange)="set({ joinedTo: $event })"
+            [value]="host()"
+            (valueChange)="edits.join(service().id, $event)"
           />
         }
       </div>
@@ -148,8 +158,8 @@ const yesNo: readonly Choice<boolean>[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WiringDetail {
-  private readonly edits = inject(BackupEdits);
-  readonly job = input.required<Job>();
+  protected readonly edits = inject(BackupEdits);
+  readonly plan = input.required<Plan>();
   readonly service = input.required<Service>();
   readonly requirements = input.required<readonly Finding[]>();
   readonly units = input.required<UnitSystem>();
@@ -168,29 +178,66 @@ export class WiringDetail {
     value,
     label: bondWords[value],
   }));
-  protected readonly said = computed(() => serviceBackup(this.job(), this.service().id));
+  protected readonly said = computed(() => serviceBackup(this.plan(), this.service().id));
   protected readonly facts = computed(() => {
     const { school } = this.said();
     return school === null ? null : schoolFacts[school];
   });
   protected readonly subPanels = computed(() =>
-    this.job()
+    this.plan()
       .survey.panels.filter(
         (panel) =>
           panel.fedFrom.kind !== 'service' &&
-          panelUpstream(this.job().survey, panel).service?.id === this.service().id,
+          panelUpstream(this.plan().survey, panel).service?.id === this.service().id,
       )
       .map(({ id, name }): Choice<string> => ({ value: id, label: name })),
   );
+  /** The first service of each island. */
+  private readonly firstOfIslands = computed(() => {
+    const seen = new Set<string>();
+    return this.plan().survey.services.filter(({ id }) => {
+      const { islandId } = serviceBackup(this.plan(), id);
+      const isFirst = !seen.has(islandId);
+      seen.add(islandId);
+      return isFirst;
+    });
+  });
   /** Its own source, or that of another service which has one. */
   protected readonly hosts = computed((): Choice<string | null>[] => [
     { value: null, label: 'A source of its own' },
-    ...this.job()
-      .survey.services.filter(
-        ({ id }) => id !== this.service().id && serviceBackup(this.job(), id).joinedTo === null,
-      )
+    ...this.firstOfIslands()
+      .filter(({ id }) => id !== this.service().id)
       .map(({ id, name }) => ({ value: id, label: `Shares that of ${name}` })),
   ]);
+  /** The service whose source it shares; null = it is the first on its own. */
+  protected readonly host = computed(() => {
+    const { islandId } = this.said();
+    const first = this.firstOfIslands().find(
+      ({ id }) => serviceBackup(this.plan(), id).islandId === islandId,
+    );
+    return first && first.id !== this.service().id ? first.id : null;
+  });
+  protected readonly spliced = computed(() => splicedPanelId(this.said()));
+
+  /** The service as a whole, or one of several mains behind its meter. */
+  protected readonly isolations = computed((): Choice<string | null>[] => {
+    const mains = this.plan().survey.panels.filter(
+      ({ fedFrom }) => fedFrom.kind === 'service' && fedFrom.serviceId === this.service().id,
+    );
+    if (this.said().school === 'feeder' || mains.length < 2) return [];
+    return [
+      { value: null, label: 'The whole service' },
+      ...mains.map(({ id, name }) => ({ value: id, label: `The main of ${name} only` })),
+    ];
+  });
+  protected readonly isolatedMain = computed(() => {
+    const { isolation } = this.said();
+    return isolation.at === 'main' ? isolation.panelId : null;
+  });
+
+  protected isolateAt(panelId: string | null): void {
+    this.set({ isolation: panelId === null ? { at: 'service' } : { at: 'main', panelId } });
+  }
 
   protected set(change: Partial<ServiceBackup>): void {
     this.edits.service(this.service().id, change);

@@ -44,7 +44,7 @@ export class BriefStage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
 
-  protected readonly job = this.session.job;
+  protected readonly plan = this.session.plan;
   protected readonly settings = computed(() => this.evaluations.evaluation()?.settings ?? null);
   protected readonly units = this.evaluations.units;
   protected readonly brief = briefSchema.shape;
@@ -90,7 +90,7 @@ export class BriefStage {
   protected readonly supplyChoices = supplyChoices;
   /** What the required runtime means against the outages on record. */
   protected readonly coverage = computed(() => {
-    const usage = this.job()?.usage;
+    const usage = this.plan()?.usage;
     const runtimeH = this.settings()?.requiredRuntimeH.value;
     const facts =
       usage && runtimeH !== undefined ? outageFacts(usage.outages, usage.outageYears, runtimeH) : null;
@@ -100,47 +100,47 @@ export class BriefStage {
     return `Of the ${facts.sustained} longer outages on record, ${runtimeH} h cover ${whole} % from end to end, and ${hours} % of the hours without grid.`;
   });
   protected readonly gapListed = computed(() => {
-    const said = this.job()?.brief.transferGapToleranceMs ?? null;
+    const said = this.plan()?.brief.transferGapToleranceMs ?? null;
     return said === null || this.gapChoices.some(({ value }) => value === said)
       ? this.gapChoices
       : [...this.gapChoices, { label: `${said} ms`, value: said }];
   });
 
   protected setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {
-    this.session.edit('brief', (job) => ({ ...job, brief: { ...job.brief, [key]: value } }));
+    this.session.edit('brief', (plan) => ({ ...plan, brief: { ...plan.brief, [key]: value } }));
   }
 
   protected setGoal(key: GoalKey, weight: GoalWeight | null): void {
     if (weight === null) return;
-    this.session.edit('goal', (job) => ({
-      ...job,
-      brief: { ...job.brief, goals: { ...job.brief.goals, [key]: weight } },
+    this.session.edit('goal', (plan) => ({
+      ...plan,
+      brief: { ...plan.brief, goals: { ...plan.brief.goals, [key]: weight } },
     }));
   }
 
   protected setSite<K extends keyof Site>(key: K, value: Site[K]): void {
-    this.session.edit('site', (job) => ({ ...job, site: { ...job.site, [key]: value } }));
+    this.session.edit('site', (plan) => ({ ...plan, site: { ...plan.site, [key]: value } }));
   }
 
   protected setSupply<K extends keyof Supply>(key: K, value: Supply[K]): void {
-    this.session.edit('supply', (job) => ({ ...job, supply: { ...job.supply, [key]: value } }));
+    this.session.edit('supply', (plan) => ({ ...plan, supply: { ...plan.supply, [key]: value } }));
   }
 
   protected setSystem(system: SupplySystem | null): void {
     if (system === null) return;
-    this.session.edit('supply', (job) => changeSupply(job, system));
+    this.session.edit('supply', (plan) => changeSupply(plan, system));
   }
 
   protected addPlanned(): void {
-    this.session.edit('planned addition', (job) => ({
-      ...job,
+    this.session.edit('planned addition', (plan) => ({
+      ...plan,
       brief: {
-        ...job.brief,
+        ...plan.brief,
         plannedAdditions: [
-          ...job.brief.plannedAdditions,
+          ...plan.brief.plannedAdditions,
           {
             id: crypto.randomUUID(),
-            name: `Addition ${job.brief.plannedAdditions.length + 1}`,
+            name: `Addition ${plan.brief.plannedAdditions.length + 1}`,
             runningPowerW: 1000,
             energyWhPerDay: 3000,
             countIn: false,
@@ -151,11 +151,11 @@ export class BriefStage {
   }
 
   protected changePlanned(id: string, change: Partial<PlannedAddition>): void {
-    this.session.edit('planned addition', (job) => ({
-      ...job,
+    this.session.edit('planned addition', (plan) => ({
+      ...plan,
       brief: {
-        ...job.brief,
-        plannedAdditions: job.brief.plannedAdditions.map((addition) =>
+        ...plan.brief,
+        plannedAdditions: plan.brief.plannedAdditions.map((addition) =>
           addition.id === id ? { ...addition, ...change } : addition,
         ),
       },
@@ -163,9 +163,9 @@ export class BriefStage {
   }
 
   protected removePlanned(id: string): void {
-    this.session.edit('planned addition removed', (job) => ({
-      ...job,
-      brief: { ...job.brief, plannedAdditions: job.brief.plannedAdditions.filter((a) => a.id !== id) },
+    this.session.edit('planned addition removed', (plan) => ({
+      ...plan,
+      brief: { ...plan.brief, plannedAdditions: plan.brief.plannedAdditions.filter((a) => a.id !== id) },
     }));
   }
 

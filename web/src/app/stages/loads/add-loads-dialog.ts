@@ -22,7 +22,7 @@ import {
   startText,
   type TypicalLoad,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -50,7 +50,7 @@ export class AddLoadsDialog {
   private readonly edits = inject(LoadEdits);
 
   readonly way = model<AddWay | null>(null);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly season = input.required<Season>();
   readonly text = model('');
   /** Id of the last load that was added. */
@@ -75,7 +75,7 @@ export class AddLoadsDialog {
   protected readonly pasted = computed(() => {
     if (this.way() !== 'paste' || this.text().trim() === '') return null;
     const { data } = parse<string[]>(this.text().trim(), { skipEmptyLines: 'greedy' });
-    return readPastedLoads(data, this.job().supply.system, this.job().loads, () => crypto.randomUUID());
+    return readPastedLoads(data, this.plan().supply.system, this.plan().loads, () => crypto.randomUUID());
   });
   protected readonly readable = computed(
     () => this.pasted()?.rows.flatMap(({ load }) => (load ? [load] : [])) ?? [],
@@ -88,7 +88,7 @@ export class AddLoadsDialog {
         text: load ? this.describe(load) : '',
       })) ?? [],
   );
-  protected readonly noRoom = computed(() => this.job().loads.length + this.readable().length > 500);
+  protected readonly noRoom = computed(() => this.plan().loads.length + this.readable().length > 500);
 
   protected take(entry: TypicalLoad): void {
     const id = this.edits.addTypical([entry], entry.name);

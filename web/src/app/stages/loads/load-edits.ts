@@ -7,8 +7,8 @@ import {
   type StarterSet,
   type TypicalLoad,
 } from '@levamen/core/house';
-import { maxLoads } from '@levamen/core/design';
-import type { Job } from '@levamen/core/job';
+import { addLoads, keepLoads, keptLoads, maxLoads, type Plan } from '@levamen/core/design';
+
 import { JobSession } from '../../data/job-session';
 
 const newId = (): string => crypto.randomUUID();
@@ -20,7 +20,7 @@ export class LoadEdits {
 
   /** How many loads still fit into the job. */
   room(): number {
-    return maxLoads - (this.session.job()?.loads.length ?? 0);
+    return maxLoads - (this.session.plan()?.loads.length ?? 0);
   }
 
   replace(load: Load, label = load.name): void {
@@ -28,9 +28,11 @@ export class LoadEdits {
   }
 
   toggle(load: Load): void {
-    this.replace(
-      { ...load, inBackupSet: !load.inBackupSet },
-      `${load.name} ${load.inBackupSet ? 'out of' : 'into'} the backup set`,
+    const plan = this.session.plan();
+    if (!plan) return;
+    const kept = keptLoads(plan).has(load.id);
+    this.session.edit(`${load.name} ${kept ? 'out of' : 'into'} the backup set`, (now) =>
+      keepLoads(now, [load.id], !kept),
     );
   }
 
@@ -39,8 +41,8 @@ export class LoadEdits {
   }
 
   addBlank(after: string | null): string | null {
-    return this.add('new load', after, (job) => [
-      blankLoad(newId(), `Load ${job.loads.length + 1}`, job.supply.system, job.loads),
+    return this.add('new load', after, (plan) => [
+      blankLoad(newId(), `Load ${plan.loads.length + 1}`, plan.supply.system, plan.loads),
     ]);
   }
 
@@ -49,11 +51,11 @@ export class LoadEdits {
   }
 
   addTypical(typical: readonly TypicalLoad[], label: string): string | null {
-    return this.add(label, null, (job) =>
+    return this.add(label, null, (plan) =>
       typical.reduce<Load[]>(
         (added, entry) => [
           ...added,
-          loadFromLibrary(entry, newId(), job.supply.system, [...job.loads, ...added]),
+          loadFromLibrary(entry, newId(), plan.supply.system, [...plan.loads, ...added]),
         ],
         [],
       ),
@@ -69,19 +71,17 @@ export class LoadEdits {
     return this.add(label, null, () => loads);
   }
 
-  private add(label: string, after: string | null, make: (job: Job) => readonly Load[]): string | null {
-    const job = this.session.job();
-    if (!job) return null;
-    const added = make(job).slice(0, this.room());
+  private add(label: string, after: string | null, make: (plan: Plan) => readonly Load[]): string | null {
+    const plan = this.session.plan();
+    if (!plan) return null;
+    const added = make(plan).slice(0, this.room());
     if (added.length === 0) return null;
-    this.change(label, (loads) => {
-      const at = after === null ? loads.length : loads.findIndex(({ id }) => id === after) + 1;
-      return loads.toSpliced(at, 0, ...added);
-    });
+    const at = after === null ? plan.loads.length : plan.loads.findIndex(({ id }) => id === after) + 1;
+    this.session.edit(label, (now) => addLoads(now, added, at));
     return added.at(-1)!.id;
   }
 
   private change(label: string, change: (loads: Load[]) => Load[]): void {
-    this.session.edit(label, (job) => ({ ...job, loads: change(job.loads) }));
+    this.session.edit(label, (plan) => ({ ...plan, loads: change(plan.loads) }));
   }
 }

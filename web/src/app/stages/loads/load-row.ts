@@ -13,6 +13,8 @@ export interface LoadCell {
 /** What one row shows. The same object as long as nothing in it changes, so that only changed rows are drawn again. */
 export interface LoadRowView {
   readonly load: Load;
+  /** Is it in the backup set? */
+  readonly kept: boolean;
   readonly cells: readonly LoadCell[];
 }
 
@@ -57,10 +59,8 @@ export interface LoadRowView {
             />
           }
         } @else if (cell.column.kind === 'toggle') {
-          <span class="switch" [class.on]="row().load.inBackupSet" aria-hidden="true"></span>
-          <span class="visually-hidden">{{
-            row().load.inBackupSet ? 'in the backup set' : 'not backed up'
-          }}</span>
+          <span class="switch" [class.on]="row().kept" aria-hidden="true"></span>
+          <span class="visually-hidden">{{ row().kept ? 'in the backup set' : 'not backed up' }}</span>
         } @else if (cell.column.key === 'tier') {
           <span [class]="'tier-mark ' + row().load.tier" aria-hidden="true"></span>{{ cell.text }}
         } @else if (cell.column.key === 'name') {
@@ -80,7 +80,7 @@ export interface LoadRowView {
     }
   `,
   styleUrl: './load-row.css',
-  host: { role: 'row', '[class.dark]': '!row().load.inBackupSet', '[attr.data-load]': 'row().load.id' },
+  host: { role: 'row', '[class.dark]': '!row().kept', '[attr.data-load]': 'row().load.id' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadRow {

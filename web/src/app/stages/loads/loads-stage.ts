@@ -1,3 +1,4 @@
+import { keptLoads } from '@levamen/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -48,7 +49,7 @@ export class LoadsStage {
   private readonly focus = inject(Focus);
   private readonly table = viewChild(LoadsTable);
 
-  protected readonly job = this.session.job;
+  protected readonly plan = this.session.plan;
   protected readonly evaluation = this.evaluations.evaluation;
   protected readonly units = this.evaluations.units;
   protected readonly active = signal<string | null>(null);
@@ -57,29 +58,33 @@ export class LoadsStage {
 
   protected readonly context = computed(
     (): CellContext | null => {
-      const job = this.job();
+      const plan = this.plan();
       const evaluation = this.evaluation();
-      return job && evaluation
+      return plan && evaluation
         ? {
-            system: job.supply.system,
+            system: plan.supply.system,
             season: evaluation.settings.designSeason.value,
-            circuitLegs: circuitLegSets(job),
+            circuitLegs: circuitLegSets(plan),
           }
         : null;
     },
     { equal: sameContext },
   );
   protected readonly activeLoad = computed(
-    () => this.job()?.loads.find(({ id }) => id === this.active()) ?? null,
+    () => this.plan()?.loads.find(({ id }) => id === this.active()) ?? null,
   );
+  protected readonly kept = computed((): ReadonlySet<string> => {
+    const plan = this.plan();
+    return plan ? keptLoads(plan) : new Set();
+  });
   protected readonly summary = computed(() => {
     const evaluation = this.evaluation();
-    const loads = this.job()?.loads ?? [];
+    const loads = this.plan()?.loads ?? [];
     if (!evaluation) return null;
     const runtime = this.shown.margins().find(({ key }) => key === 'runtime');
     const continuous = evaluation.margins.find(({ key }) => key === 'continuous');
     return {
-      inSet: loads.filter(({ inBackupSet }) => inBackupSet).length,
+      inSet: this.kept().size,
       all: loads.length,
       day: evaluation.requirement.delivered.inputs['day'] ?? null,
       runtime: runtime && runtime.verdict !== 'unknown' ? runtime.limit : null,

@@ -20,6 +20,7 @@ import { LoadRow, type LoadCell, type LoadRowView } from './load-row';
 
 interface RowInputs {
   readonly loads: readonly Load[];
+  readonly kept: ReadonlySet<string>;
   readonly effects: ReadonlyMap<string, LoadEffect>;
   readonly context: CellContext;
   readonly rejected: ReadonlyMap<string, Rejected>;
@@ -53,6 +54,8 @@ export class LoadsTable {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   readonly loads = input.required<readonly Load[]>();
+  /** Ids of the loads in the backup set. */
+  readonly kept = input.required<ReadonlySet<string>>();
   readonly effects = input.required<ReadonlyMap<string, LoadEffect>>();
   readonly context = input.required<CellContext>();
   /** Id of the load whose row is active. */
@@ -73,11 +76,12 @@ export class LoadsTable {
   protected readonly rows = linkedSignal<RowInputs, readonly LoadRowView[]>({
     source: () => ({
       loads: this.loads(),
+      kept: this.kept(),
       effects: this.effects(),
       context: this.context(),
       rejected: this.rejected(),
     }),
-    computation: ({ loads, effects, context, rejected }, previous) => {
+    computation: ({ loads, kept, effects, context, rejected }, previous) => {
       const before = new Map(previous?.value.map((row) => [row.load, row]));
       return loads.map((load): LoadRowView => {
         const effect = effects.get(load.id);
@@ -93,7 +97,8 @@ export class LoadsTable {
         const unchanged = same?.cells.every(
           ({ text, rejected: refused }, c) => text === cells[c]!.text && refused === cells[c]!.rejected,
         );
-        return same && unchanged ? same : { load, cells };
+        const isKept = kept.has(load.id);
+        return same?.kept === isKept && unchanged ? same : { load, kept: isKept, cells };
       });
     },
   });

@@ -10,7 +10,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { type Season, seasons } from '@levamen/core/nature';
 import { recordSurvived, survivalCurve, type SurvivalPoint } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { SelectButton } from 'primeng/selectbutton';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
@@ -60,7 +60,7 @@ const percent = (share: number): string =>
       </div>
       <p class="small soft">
         Each year has other weather and other moments of switching{{
-          job().outage.weatherId === null ? '' : ' (with a weather file, only the switching differs)'
+          plan().outage.weatherId === null ? '' : ' (with a weather file, only the switching differs)'
         }}; an outage begins every three hours of it. Bands hold nine tenths of the years.
       </p>
       @if (lines(); as lines) {
@@ -102,7 +102,7 @@ const percent = (share: number): string =>
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChancesView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   private readonly state = inject(OutageState);
   private readonly studies = inject(OutageStudies);
   private readonly appearance = inject(Appearance);
@@ -150,7 +150,7 @@ export class ChancesView {
   });
   protected readonly record = computed(() => {
     const byCharge = this.answer.value();
-    const lengths = this.job().usage.outages.map(({ durationS }) => durationS / 60);
+    const lengths = this.plan().usage.outages.map(({ durationS }) => durationS / 60);
     if (!byCharge || lengths.length === 0) return '';
     const share = recordSurvived(byCharge[0]!, lengths);
     return `Of the ${lengths.length} outages on record, taken at any hour of the year with a full battery, ${percent(share)} would be got through.`;

@@ -1,19 +1,19 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
-import { usualGenerator } from '@levamen/core/design';
+import { demoPlans, type Plan, usualGenerator } from '@levamen/core/design';
 import { type OutageRun, playOutage, studyYear } from '@levamen/core/study';
-import { demoJobs, type Job } from '@levamen/core/job';
+
 import { describe, expect, it } from 'vitest';
 import { chartInk } from '../../ui/chart-ink';
 import { cutRun } from './cut-run';
 import { dayPicture } from './day-picture';
 
-const { job } = demoJobs[0]!;
-const runOf = (changed: Job, day: number, hours: number): OutageRun => {
-  const study = { plan: changed, islandId: '', parts: job.design.chosen!, weather: null };
+const { plan } = demoPlans[0]!;
+const runOf = (changed: Plan, day: number, hours: number): OutageRun => {
+  const study = { plan: changed, islandId: '', parts: plan.equipment.stacks[0]!.parts, weather: null };
   return playOutage(studyYear(study, builtInCatalogue)!, day * 1440 + 720, hours * 60);
 };
-const winter = runOf(job, 10, 48);
-const summer = runOf(job, 195, 48);
+const winter = runOf(plan, 10, 48);
+const summer = runOf(plan, 195, 48);
 const picture = (run: OutageRun, other: OutageRun | null = null) =>
   dayPicture(run, other, chartInk(false), false, 0) as {
     series: { name: string; data: number[]; stack?: string }[];
@@ -31,7 +31,7 @@ describe('the picture of an outage', () => {
     expect(names(winter)).not.toContain('generator');
     expect(names(winter)).not.toContain('charge, compared');
     const withGenerator = runOf(
-      { ...job, outage: { ...job.outage, arrays: [], generator: usualGenerator('auto') } },
+      { ...plan, sources: { ...plan.sources, arrays: [], generator: usualGenerator('auto') } },
       10,
       48,
     );
@@ -43,7 +43,7 @@ describe('the picture of an outage', () => {
   it('shows the frequency only where sun is held back', () => {
     expect(picture(summer).grid).toHaveLength(3);
     expect(names(summer)).toContain('frequency');
-    const dark = runOf({ ...job, outage: { ...job.outage, arrays: [] } }, 10, 24);
+    const dark = runOf({ ...plan, sources: { ...plan.sources, arrays: [] } }, 10, 24);
     expect(picture(dark).grid).toHaveLength(2);
   });
 

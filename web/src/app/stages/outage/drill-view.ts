@@ -13,7 +13,7 @@ import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { tiers } from '@levamen/core/house';
 import { type DrillNow, OutageDrill, studyYear } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { ToggleSwitch } from 'primeng/toggleswitch';
@@ -41,7 +41,7 @@ interface Note {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrillView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   private readonly state = inject(OutageState);
   private readonly evaluations = inject(EvaluationService);
 
@@ -138,7 +138,7 @@ export class DrillView {
     return `Locked out: ${causeWords[now.cause]}. Open circuits, then reset the inverter.`;
   });
   private readonly usableWh = computed(() => this.evaluations.evaluation()?.selected?.energy.usableWh ?? 0);
-  private readonly startCharge = computed(() => this.job().outage.startCharge ?? 1);
+  private readonly startCharge = computed(() => this.plan().outage.startCharge ?? 1);
   private readonly fromMinute = computed(() => Math.floor((this.state.startMinute() ?? 0) / 60) * 60);
 
   /** While it runs, a tick plays as many minutes as the speed says. */

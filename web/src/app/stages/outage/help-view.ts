@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
-import { quantityText } from '@levamen/core/base';
-import { chooseFor, islandsOf, scenarioSchema } from '@levamen/core/design';
+import { amountSchema, decimalText, quantityText } from '@levamen/core/base';
+import { chooseFor, islandsOf, type Plan } from '@levamen/core/design';
 import { type HelpfulChange, helpfulChanges, type SeasonOutlook } from '@levamen/core/study';
-import { type Job, withPlan } from '@levamen/core/job';
 import { Button } from 'primeng/button';
 import { map } from 'rxjs';
 import { AnswerStore } from '../../data/answer-store';
@@ -19,7 +18,7 @@ interface Helped {
   readonly changes: readonly { readonly change: HelpfulChange; readonly outlook: SeasonOutlook }[];
 }
 
-const costSchema = scenarioSchema.shape.costs.element.shape.cost;
+const costSchema = amountSchema(0, 1_000_000);
 
 /** What would help: each change played through the season, ranked by the hours it gains, and by hours for its cost. */
 @Component({
@@ -109,7 +108,7 @@ const costSchema = scenarioSchema.shape.costs.element.shape.cost;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HelpView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   protected readonly state = inject(OutageState);
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
@@ -124,8 +123,8 @@ export class HelpView {
       (a !== null &&
         b !== null &&
         a.islandId === b.islandId &&
-        JSON.stringify({ ...a.plan, outage: { ...a.plan.outage, costs: [] } }) ===
-          JSON.stringify({ ...b.plan, outage: { ...b.plan.outage, costs: [] } })),
+        JSON.stringify({ ...a.plan, sources: { ...a.plan.sources, costs: [] } }) ===
+          JSON.stringify({ ...b.plan, sources: { ...b.plan.sources, costs: [] } })),
   });
   protected readonly answer = answered(
     this.played,
@@ -148,7 +147,7 @@ export class HelpView {
   protected readonly rows = computed(() => {
     const found = this.answer.value();
     if (!found) return [];
-    const costs = new Map(this.job().outage.costs.map(({ change, cost }) => [change, cost]));
+    const costs = new Map(this.plan().sources.costs.map(({ change, cost }) => [change, Number(cost.amount)]));
     return found.changes
       .map(({ change, outlook }) => {
         const gainedH = outlook.nineteenOfTwentyH - found.now.nineteenOfTwentyH;
@@ -189,26 +188,30 @@ export class HelpView {
   }
 
   protected setCost(change: string, cost: number | null): void {
-    this.session.edit(`cost of ${change}`, (job) => {
-      const others = job.outage.costs.filter((one) => one.change !== change);
-      const costs = cost === null ? others : [...others, { change, cost }];
-      return { ...job, outage: { ...job.outage, costs } };
+    this.session.edit(`cost of ${change}`, (plan) => {
+      const known = plan.sources.costs.find((one) => one.change === change);
+      const others = plan.sources.costs.filter((one) => one !== known);
+      const now = {
+        id: known?.id ?? crypto.randomUUID(),
+        change,
+        cost: { amount: decimalText(cost ?? 0), currency: known?.cost.currency ?? null },
+      };
+      const costs = cost === null ? others : [...others, now];
+      return { ...plan, sources: { ...plan.sources, costs } };
     });
   }
 
   /** The change as it was played; what was edited since stays where the change does not touch it. */
   protected take(change: HelpfulChange): void {
     const island = this.evaluations.island();
-    this.session.edit(change.title, () => {
+    this.session.edit(change.title, (now) => {
       const there = islandsOf(change.plan).find(({ id }) => id === island?.id);
       const parts = change.parts.map((part) => ({ ...part }));
-      const job = withPlan(this.job(), {
-        ...change.plan,
-        outage: { ...change.plan.outage, costs: this.job().outage.costs },
-      });
+      const { costs } = now.sources;
+      const plan = { ...change.plan, sources: { ...change.plan.sources, costs } };
       return there && (change.kind === 'battery' || change.kind === 'inverter')
-        ? chooseFor(job, there, parts)
-        : job;
+        ? chooseFor(plan, there, parts)
+        : plan;
     });
   }
 }

@@ -39,7 +39,7 @@ type Part = 'play' | 'year' | 'chances' | 'help' | 'drill' | 'reserve' | 'condit
 export class OutageStage {
   private readonly evaluations = inject(EvaluationService);
   protected readonly state = inject(OutageState);
-  protected readonly job = inject(JobSession).job;
+  protected readonly plan = inject(JobSession).plan;
   protected readonly units = this.evaluations.units;
   protected readonly part = signal<Part>('play');
   protected readonly parts: Choice<Part>[] = [

@@ -87,12 +87,12 @@ describe('horizon and shade', () => {
 describe('comparisons and words', () => {
   it('offers what can be taken away and every change, and alters nothing but that', () => {
     const { plan } = demoPlans[0]!;
-    const study = { plan, islandId: '', parts: plan.design.chosen!, weather: null };
+    const study = { plan, islandId: '', parts: plan.equipment.stacks[0]!.parts, weather: null };
     const offered = comparisonsOf(study, builtInCatalogue);
     const of = (id: string) => offered.find((one) => one.id === id)!.study;
     expect(new Set(offered.map(({ id }) => id)).size).toBe(offered.length);
     expect(offered.map(({ id }) => id)).not.toContain('no-generator');
-    expect(of('no-sun').plan.outage).toEqual({ ...plan.outage, arrays: [] });
+    expect(of('no-sun').plan.sources).toEqual({ ...plan.sources, arrays: [] });
     expect(of('half-full').plan.outage.startCharge).toBe(0.5);
     expect(of('unit.madder-pack').parts.find(({ unitId }) => unitId === 'madder-pack')!.quantity).toBe(3);
   });

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
 import { type OutageRun, servedTiers, type TierResult } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { fieldScale } from '../../ui/field-units';
@@ -32,7 +32,7 @@ const lengths = [12, 24, 48, 72, 96, 168];
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlayView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly units = input.required<UnitSystem>();
   protected readonly state = inject(OutageState);
   private readonly appearance = inject(Appearance);

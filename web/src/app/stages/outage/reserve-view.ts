@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import { type ReservePoint, reserveShares } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
 import { OutageStudies } from '../../data/outage-studies';
@@ -68,7 +68,7 @@ import { OutageState } from './outage-state';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReserveView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   protected readonly state = inject(OutageState);
   private readonly studies = inject(OutageStudies);
   private readonly appearance = inject(Appearance);
@@ -80,9 +80,9 @@ export class ReserveView {
   );
   protected readonly points = this.answer.value;
   protected readonly dailyUse = computed(() => {
-    const { goals } = this.job().brief;
+    const { goals } = this.plan().brief;
     if (goals.peakPrice !== 'none') return 'the evening hours of high prices';
-    return goals.ownSolar !== 'none' && this.job().outage.arrays.length > 0
+    return goals.ownSolar !== 'none' && this.plan().sources.arrays.length > 0
       ? 'the house after sunset'
       : 'nothing';
   });

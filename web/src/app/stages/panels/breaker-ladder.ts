@@ -13,7 +13,7 @@ import {
   signal,
 } from '@angular/core';
 import { breakersIn, type Circuit, type Panel, spaceAt, spacePlace } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { ladderView } from './ladder-view';
 import { PanelEdits } from './panel-edits';
 
@@ -36,7 +36,7 @@ export class BreakerLadder {
   private readonly edits = inject(PanelEdits);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly panel = input.required<Panel>();
   /** Circuits a finding is about. */
   readonly faulty = input.required<ReadonlySet<string>>();
@@ -44,7 +44,7 @@ export class BreakerLadder {
   /** Rows were pasted. */
   readonly pasted = output<string>();
 
-  protected readonly rows = computed(() => ladderView(this.job(), this.panel(), this.faulty()));
+  protected readonly rows = computed(() => ladderView(this.plan(), this.panel(), this.faulty()));
   /** The place that is active: a space inside a breaker of more poles stands for the space it begins in. */
   protected readonly active = computed(() => {
     const wanted = Math.min(this.space(), this.panel().spaces);

@@ -13,7 +13,7 @@ import {
   protections,
   spacesFrom,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import * as z from 'zod';
@@ -45,7 +45,7 @@ const spacesOf = (text: string): number[] => text.split(',').map(Number);
 })
 export class CircuitDetail {
   private readonly edits = inject(PanelEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly panel = input.required<Panel>();
   /** The breaker of the space, or the two of a tandem. */
   readonly circuits = input.required<readonly Circuit[]>();
@@ -69,21 +69,21 @@ export class CircuitDetail {
   protected readonly title = computed(() => {
     const circuit = this.circuit();
     if (!circuit) return `Space ${this.space()}: empty`;
-    const legs = circuitLegSet(this.panel(), circuit, this.job().supply.system);
+    const legs = circuitLegSet(this.panel(), circuit, this.plan().supply.system);
     return `${circuit.spaces.length > 1 ? 'Spaces' : 'Space'} ${circuit.spaces.join(', ')}${circuit.half ?? ''}, ${legs}`;
   });
   protected readonly loads = computed(() => {
     const circuit = this.circuit();
-    return circuit ? this.job().loads.filter(({ circuitId }) => circuitId === circuit.id) : [];
+    return circuit ? this.plan().loads.filter(({ circuitId }) => circuitId === circuit.id) : [];
   });
   protected readonly feeds = computed(() => {
     const circuit = this.circuit();
-    return circuit ? (panelFedBy(this.job(), circuit.id)?.name ?? null) : null;
+    return circuit ? (panelFedBy(this.plan(), circuit.id)?.name ?? null) : null;
   });
   protected readonly connected = computed(() => {
     const circuit = this.circuit();
     if (!circuit) return '';
-    const loads = loadsBehind(this.job(), circuit.id);
+    const loads = loadsBehind(this.plan(), circuit.id);
     return loads.length === 0 ? 'nothing connected' : `${quantityText(connectedVA(loads), 'VA')} connected`;
   });
   protected readonly protectionChoices: Choice<Protection>[] = protections.map((value) => ({
@@ -100,13 +100,13 @@ export class CircuitDetail {
     { value: 'no', label: 'Without a neutral' },
   ];
   protected readonly channelChoices = computed((): Choice<string>[] => {
-    const names = this.job().usage.measurement?.channels.map(({ name }) => name) ?? [];
+    const names = this.plan().usage.measurement?.channels.map(({ name }) => name) ?? [];
     const own = this.circuit()?.channel ?? '';
     const all = own === '' || names.includes(own) ? names : [...names, own];
     return [{ value: '', label: 'not measured' }, ...all.map((name) => ({ value: name, label: name }))];
   });
   protected readonly loadChoices = computed((): Choice<string>[] =>
-    this.job()
+    this.plan()
       .loads.filter(({ circuitId }) => circuitId !== this.circuit()?.id)
       .toSorted((a, b) => Number(a.circuitId !== null) - Number(b.circuitId !== null))
       .map(({ id, name, circuitId }) => ({

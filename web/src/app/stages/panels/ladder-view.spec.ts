@@ -1,14 +1,14 @@
 import { type Circuit, newCircuit, newPanel, type Panel, panelLayouts } from '@levamen/core/house';
-import { demoJobs, type Job } from '@levamen/core/job';
+import { demoPlans, type Plan } from '@levamen/core/design';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ladderView, type PlaceView } from './ladder-view';
 import { panelTree } from './panel-tree';
 
-const harbour = demoJobs[0]!.job;
+const harbour = demoPlans[0]!.plan;
 const nothing = new Set<string>();
-const places = (job: Job, panel: Panel): PlaceView[] =>
-  ladderView(job, panel, nothing).flatMap(({ left, right }) =>
+const places = (plan: Plan, panel: Panel): PlaceView[] =>
+  ladderView(plan, panel, nothing).flatMap(({ left, right }) =>
     [left, right].filter((place) => place !== null),
   );
 const panelOf = (circuits: readonly Circuit[], changes: Partial<Panel> = {}): Panel => ({

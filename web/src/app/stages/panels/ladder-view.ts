@@ -10,7 +10,7 @@ import {
   spaceLeg,
   spacePlace,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 
 /** One breaker as the ladder shows it. */
 export interface BreakerView {
@@ -43,21 +43,21 @@ export interface LadderRow {
   readonly rightSpace: number | null;
 }
 
-const loadsText = (job: Job, circuit: Circuit): string => {
-  const feeds = panelFedBy(job, circuit.id);
+const loadsText = (plan: Plan, circuit: Circuit): string => {
+  const feeds = panelFedBy(plan, circuit.id);
   if (feeds) return `feeds ${feeds.name}`;
-  const names = job.loads.filter(({ circuitId }) => circuitId === circuit.id).map(({ name }) => name);
+  const names = plan.loads.filter(({ circuitId }) => circuitId === circuit.id).map(({ name }) => name);
   if (names.length === 0) return circuit.use === 'spare' ? '' : circuit.backFeeds ? 'feeds back' : 'no load';
   return names.length === 1 ? names[0]! : `${names.length} loads`;
 };
 
 /** A panel as rows of its legend. */
-export function ladderView(job: Job, panel: Panel, faulty: ReadonlySet<string>): LadderRow[] {
+export function ladderView(plan: Plan, panel: Panel, faulty: ReadonlySet<string>): LadderRow[] {
   const viewOf = (circuit: Circuit): BreakerView => ({
     circuit,
     rating: circuit.ratingA === null ? '?' : String(circuit.ratingA),
     name: circuit.name || (circuit.use === 'spare' ? 'spare' : 'not named'),
-    loads: loadsText(job, circuit),
+    loads: loadsText(plan, circuit),
     faulty: faulty.has(circuit.id),
   });
   /** Rows a breaker fills from a space on, straight down its column. */
@@ -95,7 +95,7 @@ export function ladderView(job: Job, panel: Panel, faulty: ReadonlySet<string>):
     const rightSpace = spaceAt(panel, { column: 1, row });
     return {
       row,
-      leg: spaceLeg(panel, leftSpace ?? rightSpace!, job.supply.system),
+      leg: spaceLeg(panel, leftSpace ?? rightSpace!, plan.supply.system),
       left: placeAt(leftSpace),
       leftSpace,
       right: placeAt(rightSpace),

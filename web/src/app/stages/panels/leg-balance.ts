@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
 import { dayPartFacts, type Panel, panelBalance, type SwapPlan } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { PanelEdits } from './panel-edits';
 
@@ -92,11 +92,11 @@ interface PlanView {
 })
 export class LegBalance {
   private readonly edits = inject(PanelEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly panel = input.required<Panel>();
   readonly season = input.required<Season>();
 
-  protected readonly balance = computed(() => panelBalance(this.job(), this.panel(), this.season()));
+  protected readonly balance = computed(() => panelBalance(this.plan(), this.panel(), this.season()));
   protected readonly part = computed(() => dayPartFacts[this.balance().part].label.toLowerCase());
   protected readonly difference = computed(() => quantityText(this.balance().imbalanceVA, 'VA'));
   protected readonly present = computed(() => quantityText(this.balance().presentImbalanceVA, 'VA'));

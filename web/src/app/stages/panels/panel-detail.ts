@@ -14,7 +14,7 @@ import {
   panelSchema,
   wouldLoop,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../ui/amount-field';
@@ -48,7 +48,7 @@ const feeds = (from: FedFrom): string => JSON.stringify(from);
 })
 export class PanelDetail {
   private readonly edits = inject(PanelEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly panel = input.required<Panel>();
   readonly units = input.required<UnitSystem>();
   readonly removed = output();
@@ -59,7 +59,7 @@ export class PanelDetail {
   protected readonly deviceLabels = deviceLabels;
   protected readonly source = computed(() => feeds(this.panel().fedFrom));
   protected readonly sourceChoices = computed((): Choice<string>[] => {
-    const { survey } = this.job();
+    const { survey } = this.plan();
     const { id } = this.panel();
     const choices: { label: string; from: FedFrom }[] = [
       ...survey.services.map((service) => ({
@@ -88,7 +88,7 @@ export class PanelDetail {
     label: layoutLabels[value],
   }));
   protected readonly legChoices = computed((): Choice<Leg>[] =>
-    systemFacts[this.job().supply.system].legs.map((value) => ({ value, label: value })),
+    systemFacts[this.plan().supply.system].legs.map((value) => ({ value, label: value })),
   );
   protected readonly bondChoices: Choice<string>[] = [
     { value: 'unknown', label: 'Not looked at yet' },

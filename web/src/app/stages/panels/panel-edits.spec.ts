@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import type { Circuit, Panel } from '@levamen/core/house';
-import { settlePlan } from '@levamen/core/design';
-import { demoJobs, type Job, jobSchema } from '@levamen/core/job';
+import { demoPlans, type Plan, settlePlan } from '@levamen/core/design';
+import { jobSchema } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { UsageEdits } from '../usage/usage-edits';
@@ -10,9 +10,9 @@ import { PanelEdits } from './panel-edits';
 
 /** A session that only keeps the job and the names of its steps. */
 class FakeSession {
-  present: Job = demoJobs[0]!.job;
+  present: Plan = demoPlans[0]!.plan;
   readonly labels: string[] = [];
-  edit(label: string, change: (job: Job) => Job): void {
+  edit(label: string, change: (plan: Plan) => Plan): void {
     this.labels.push(label);
     this.present = settlePlan(change(this.present));
   }
@@ -126,6 +126,6 @@ describe('edits of usage', () => {
     const measured = { ...session.present.loads[0]!, runningPowerW: 99, basis: 'measured' as const };
     usage.takeMeasured('as measured', [measured]);
     expect(session.present.loads[0]).toEqual(measured);
-    expect(session.present.loads.slice(1)).toEqual(demoJobs[0]!.job.loads.slice(1));
+    expect(session.present.loads.slice(1)).toEqual(demoPlans[0]!.plan.loads.slice(1));
   });
 });

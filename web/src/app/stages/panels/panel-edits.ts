@@ -12,7 +12,7 @@ import {
   type Service,
   type Survey,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { JobSession } from '../../data/job-session';
 
 const newId = (): string => crypto.randomUUID();
@@ -138,9 +138,9 @@ export class PanelEdits {
   }
 
   place(loadId: string, circuitId: string | null): void {
-    this.session.edit('load placed', (job) => ({
-      ...job,
-      loads: job.loads.map((load) => (load.id === loadId ? { ...load, circuitId } : load)),
+    this.session.edit('load placed', (plan) => ({
+      ...plan,
+      loads: plan.loads.map((load) => (load.id === loadId ? { ...load, circuitId } : load)),
     }));
   }
 
@@ -150,17 +150,17 @@ export class PanelEdits {
 
   private add(
     label: string,
-    make: (job: Job) => { service?: Service; fedFrom: FedFrom; name: string },
+    make: (plan: Plan) => { service?: Service; fedFrom: FedFrom; name: string },
   ): string {
     const id = newId();
-    this.session.edit(label, (job) => {
-      const { service, fedFrom, name } = make(job);
+    this.session.edit(label, (plan) => {
+      const { service, fedFrom, name } = make(plan);
       return {
-        ...job,
+        ...plan,
         survey: {
-          ...job.survey,
-          services: service ? [...job.survey.services, service] : job.survey.services,
-          panels: [...job.survey.panels, newPanel(id, name, job.supply.system, fedFrom)],
+          ...plan.survey,
+          services: service ? [...plan.survey.services, service] : plan.survey.services,
+          panels: [...plan.survey.panels, newPanel(id, name, plan.supply.system, fedFrom)],
         },
       };
     });
@@ -168,6 +168,6 @@ export class PanelEdits {
   }
 
   private survey(label: string, change: (survey: Survey) => Survey): void {
-    this.session.edit(label, (job) => ({ ...job, survey: change(job.survey) }));
+    this.session.edit(label, (plan) => ({ ...plan, survey: change(plan.survey) }));
   }
 }

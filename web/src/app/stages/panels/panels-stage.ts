@@ -61,17 +61,17 @@ export class PanelsStage {
   private readonly focus = inject(Focus);
   private readonly ladder = viewChild(BreakerLadder);
 
-  protected readonly job = this.session.job;
+  protected readonly plan = this.session.plan;
   protected readonly units = this.evaluations.units;
   protected readonly evaluation = this.evaluations.evaluation;
-  protected readonly tree = computed(() => panelTree(this.job()?.survey ?? null));
+  protected readonly tree = computed(() => panelTree(this.plan()?.survey ?? null));
   /** Id of the service or panel that is looked at. */
   protected readonly wanted = signal<string | null>(null);
   protected readonly service = computed(
-    () => this.job()?.survey.services.find(({ id }) => id === this.wanted()) ?? null,
+    () => this.plan()?.survey.services.find(({ id }) => id === this.wanted()) ?? null,
   );
   protected readonly panel = computed((): Panel | null => {
-    const panels = this.job()?.survey.panels ?? [];
+    const panels = this.plan()?.survey.panels ?? [];
     return this.service() ? null : (panels.find(({ id }) => id === this.wanted()) ?? panels[0] ?? null);
   });
   protected readonly selected = computed(() => this.service()?.id ?? this.panel()?.id ?? '');
@@ -82,8 +82,8 @@ export class PanelsStage {
   });
   protected readonly side = signal<Side>('circuit');
   private readonly allFindings = computed(() => {
-    const job = this.job();
-    return job ? panelFindings(job) : [];
+    const plan = this.plan();
+    return plan ? panelFindings(plan) : [];
   });
   protected readonly findings = computed(() =>
     this.allFindings().filter(({ panelId }) => panelId === this.panel()?.id),
@@ -104,7 +104,7 @@ export class PanelsStage {
       ),
   );
   protected readonly unplaced = computed(
-    () => this.job()?.loads.filter(({ circuitId }) => circuitId === null) ?? [],
+    () => this.plan()?.loads.filter(({ circuitId }) => circuitId === null) ?? [],
   );
   protected readonly season = computed(() => this.evaluation()?.settings.designSeason.value ?? 'winter');
   protected readonly summary = computed(() => {
@@ -121,7 +121,7 @@ export class PanelsStage {
   constructor() {
     effect(() => {
       const wanted = this.focus.circuit();
-      const survey = this.job()?.survey;
+      const survey = this.plan()?.survey;
       const ladder = this.ladder();
       if (wanted === null || !survey) return;
       untracked(() => {

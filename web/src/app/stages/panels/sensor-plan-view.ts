@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { circuitsById, circuitText } from '@levamen/core/house';
 import { sensorPlan } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { PanelEdits } from './panel-edits';
 
@@ -12,21 +12,21 @@ import { PanelEdits } from './panel-edits';
   template: `
     <h3>Sensors for every circuit</h3>
     <p>
-      <b class="figure">{{ plan().sensors }}</b> current sensors
+      <b class="figure">{{ sensors().sensors }}</b> current sensors
       <span class="soft small">{{ classes() }}</span>
     </p>
     <lv-choice-field
       label="The monitor itself is fed by"
       [choices]="circuitChoices()"
-      [value]="job().survey.monitorCircuitId"
+      [value]="plan().survey.monitorCircuitId"
       (valueChange)="edits.setMonitor($event)"
     />
-    <p class="small" [class.warn]="plan().monitor !== 'stays-on'">
+    <p class="small" [class.warn]="sensors().monitor !== 'stays-on'">
       <i
-        [class]="plan().monitor === 'stays-on' ? 'pi pi-check-circle' : 'pi pi-exclamation-triangle'"
+        [class]="sensors().monitor === 'stays-on' ? 'pi pi-check-circle' : 'pi pi-exclamation-triangle'"
         aria-hidden="true"
       ></i>
-      {{ plan().monitorText }}
+      {{ sensors().monitorText }}
     </p>
     <table class="ruled small">
       <thead>
@@ -37,7 +37,7 @@ import { PanelEdits } from './panel-edits';
         </tr>
       </thead>
       <tbody>
-        @for (point of plan().points; track point.where) {
+        @for (point of sensors().points; track point.where) {
           <tr>
             <td>
               {{ point.where }}
@@ -67,16 +67,16 @@ import { PanelEdits } from './panel-edits';
 })
 export class SensorPlanView {
   protected readonly edits = inject(PanelEdits);
-  readonly job = input.required<Job>();
-  protected readonly plan = computed(() => sensorPlan(this.job()));
+  readonly plan = input.required<Plan>();
+  protected readonly sensors = computed(() => sensorPlan(this.plan()));
   protected readonly classes = computed(() =>
-    this.plan()
+    this.sensors()
       .byClass.map(({ classA, count }) => `${count} of ${classA === null ? 'unknown size' : `${classA} A`}`)
       .join(', '),
   );
   protected readonly circuitChoices = computed((): Choice<string | null>[] => [
     { value: null, label: 'not known' },
-    ...[...circuitsById(this.job().survey).values()].map((placed) => ({
+    ...[...circuitsById(this.plan().survey).values()].map((placed) => ({
       value: placed.circuit.id,
       label: circuitText(placed),
     })),

@@ -41,7 +41,7 @@ export class SourcesStage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
 
-  protected readonly job = this.session.job;
+  protected readonly plan = this.session.plan;
   protected readonly evaluation = this.evaluations.evaluation;
   protected readonly catalogue = this.evaluations.catalogue;
   protected readonly units = this.evaluations.units;
@@ -59,9 +59,9 @@ export class SourcesStage {
   protected readonly hasLoads = computed(() => (this.evaluation()?.context.backupSet.length ?? 0) > 0);
   /** The stack the user chose for the island that is looked at. */
   protected readonly chosen = computed(() => {
-    const job = this.job();
+    const plan = this.plan();
     const island = this.evaluations.island();
-    return job && island ? chosenFor(job, island) : null;
+    return plan && island ? chosenFor(plan, island) : null;
   });
   /** Where there are several sources, the one that is looked at; '' else. */
   protected readonly islandName = computed(() =>
@@ -87,9 +87,9 @@ export class SourcesStage {
   protected choose(parts: readonly StackPart[]): void {
     const island = this.evaluations.island();
     if (!island) return;
-    this.session.edit('stack', (job) =>
+    this.session.edit('stack', (plan) =>
       chooseFor(
-        job,
+        plan,
         island,
         parts.map((part) => ({ ...part })),
       ),
@@ -99,7 +99,7 @@ export class SourcesStage {
   protected backToSuggestion(): void {
     this.editing.set(false);
     const island = this.evaluations.island();
-    if (island) this.session.edit('back to the suggestion', (job) => chooseFor(job, island, null));
+    if (island) this.session.edit('back to the suggestion', (plan) => chooseFor(plan, island, null));
   }
 
   private rows(stacks: readonly JudgedStack[]): StackRow[] {

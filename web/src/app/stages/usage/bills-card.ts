@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { parseQuantity, quantityText, type UnitSystem } from '@levamen/core/base';
 import { type Bill, billDays, billDayWh, billFacts, billSchema, readBills } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
@@ -23,15 +23,15 @@ type BillField = 'fromDay' | 'toDay' | 'energyWh' | 'exportWh';
 export class BillsCard {
   protected readonly edits = inject(UsageEdits);
   private readonly appearance = inject(Appearance);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly units = input.required<UnitSystem>();
 
   protected readonly pasting = signal(false);
   /** What could not be taken, by bill and field. */
   protected readonly refused = signal<ReadonlyMap<string, { text: string; message: string }>>(new Map());
-  private readonly southern = computed(() => (this.job().site.latitudeDeg ?? 45) < 0);
+  private readonly southern = computed(() => (this.plan().site.latitudeDeg ?? 45) < 0);
   protected readonly facts = computed(() => {
-    const facts = billFacts(this.job().usage.bills, this.southern());
+    const facts = billFacts(this.plan().usage.bills, this.southern());
     if (!facts) return null;
     const year = Object.values(facts.seasonDayWh).reduce<number>((sum, wh) => sum + (wh ?? 0), 0);
     const share = (wh: number | null): string =>
@@ -56,7 +56,7 @@ export class BillsCard {
   });
   protected readonly rows = computed(() => {
     const refused = this.refused();
-    return this.job().usage.bills.map((bill) => {
+    return this.plan().usage.bills.map((bill) => {
       const cell = (field: BillField, text: string) => ({
         text: refused.get(`${bill.id} ${field}`)?.text ?? text,
         message: refused.get(`${bill.id} ${field}`)?.message ?? '',
@@ -79,7 +79,7 @@ export class BillsCard {
     readBills(cells, this.units() === 'metric', false, () => crypto.randomUUID());
   protected readonly options = computed((): ChartOptions => {
     const ink = chartInk(this.appearance.dark());
-    const bills = this.job().usage.bills.toSorted((a, b) => a.fromDay.localeCompare(b.fromDay));
+    const bills = this.plan().usage.bills.toSorted((a, b) => a.fromDay.localeCompare(b.fromDay));
     const mean = billFacts(bills, this.southern())?.meanDayWh ?? 0;
     return {
       ...chartBase(ink),
@@ -115,7 +115,7 @@ export class BillsCard {
   });
 
   protected add(): void {
-    const last = this.job().usage.bills.at(-1);
+    const last = this.plan().usage.bills.at(-1);
     const from = last ? last.toDay : `${new Date().getUTCFullYear() - 1}-01-01`;
     const to = new Date(from);
     to.setUTCMonth(to.getUTCMonth() + 1);

@@ -9,7 +9,7 @@ import {
   suggestCircuits,
   type UsageAnalysis,
 } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { roleChoices } from './role-choices';
 import { UsageEdits } from './usage-edits';
@@ -35,7 +35,7 @@ interface ChannelRow {
 })
 export class ChannelTable {
   private readonly edits = inject(UsageEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly analysis = input.required<UsageAnalysis>();
   /** Something is being read or worked out: what would be dropped then cannot be asked for. */
   readonly isBusy = input(false);
@@ -45,7 +45,7 @@ export class ChannelTable {
   readonly take = output<string>();
 
   protected readonly roles = roleChoices;
-  protected readonly circuits = computed(() => [...circuitsById(this.job().survey).values()]);
+  protected readonly circuits = computed(() => [...circuitsById(this.plan().survey).values()]);
   protected readonly circuitChoices = computed(() =>
     this.circuits().map((placed) => ({ value: placed.circuit.id, label: circuitText(placed) })),
   );
@@ -79,7 +79,7 @@ export class ChannelTable {
         circuitId,
         suggestedId,
         suggestion: this.circuitChoices().find(({ value }) => value === suggestedId)?.label ?? '',
-        hasLoads: circuitId !== '' && this.job().loads.some((load) => load.circuitId === circuitId),
+        hasLoads: circuitId !== '' && this.plan().loads.some((load) => load.circuitId === circuitId),
       };
     });
   });

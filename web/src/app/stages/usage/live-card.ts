@@ -12,7 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { systemFacts } from '@levamen/core/electric';
 import { circuitLegs, circuitsById, detectStep, type Load, type PowerStep } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
@@ -52,7 +52,7 @@ interface Walk {
 export class LiveCard {
   protected readonly monitor = inject(LiveMonitor);
   private readonly edits = inject(UsageEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
 
   protected readonly loadId = signal<string | null>(null);
   protected readonly channel = signal<string | null>(null);
@@ -73,12 +73,12 @@ export class LiveCard {
     return `${quantityText(step.runningW, 'W')} while running${start}`;
   });
   protected readonly loadChoices = computed((): Choice<string>[] =>
-    this.job().loads.map(({ id, name }) => ({ value: id, label: name })),
+    this.plan().loads.map(({ id, name }) => ({ value: id, label: name })),
   );
   protected readonly channelChoices = computed((): Choice<string>[] =>
     this.monitor.channels().map(({ name }) => ({ value: name, label: name })),
   );
-  private readonly circuits = computed(() => [...circuitsById(this.job().survey).values()]);
+  private readonly circuits = computed(() => [...circuitsById(this.plan().survey).values()]);
   protected readonly rows = computed(() => {
     const channels = this.monitor.channels();
     const most = Math.max(100, ...channels.map(({ powerW }) => Math.abs(powerW)));
@@ -89,13 +89,13 @@ export class LiveCard {
         power: quantityText(powerW, 'W'),
         share: (Math.abs(powerW) / most) * 100,
         negative: powerW < 0,
-        legs: placed ? circuitLegs(placed.panel, placed.circuit, this.job().supply.system).join(' ') : '',
+        legs: placed ? circuitLegs(placed.panel, placed.circuit, this.plan().supply.system).join(' ') : '',
       };
     });
   });
   /** Sum of the mapped circuits on each leg, and what the mains of that leg show. */
   protected readonly legs = computed(() => {
-    const { system } = this.job().supply;
+    const { system } = this.plan().supply;
     const channels = this.monitor.channels();
     return systemFacts[system].legs.map((leg) => {
       const sumW = channels.reduce((sum, { name, powerW }) => {
@@ -118,7 +118,7 @@ export class LiveCard {
   constructor() {
     // The load's own circuit says which channel to look at.
     effect(() => {
-      const load = this.job().loads.find(({ id }) => id === this.loadId());
+      const load = this.plan().loads.find(({ id }) => id === this.loadId());
       const circuit = this.circuits().find((placed) => placed.circuit.id === load?.circuitId)?.circuit;
       untracked(() => {
         if (circuit && circuit.channel !== '') this.channel.set(circuit.channel);
@@ -140,7 +140,7 @@ export class LiveCard {
   }
 
   protected take(walk: Walk, step: PowerStep): void {
-    const load = this.job().loads.find(({ id }) => id === walk.loadId);
+    const load = this.plan().loads.find(({ id }) => id === walk.loadId);
     if (!load) return;
     const measured: Load = {
       ...load,

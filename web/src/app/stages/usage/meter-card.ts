@@ -12,7 +12,7 @@ import {
 import { quantityText, type UnitSystem } from '@levamen/core/base';
 import { type ChannelRole, measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house';
 import { usageFigures } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import type { SavedReadingSet } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
@@ -41,7 +41,7 @@ export class MeterCard {
   protected readonly meter = inject(MeterData);
   private readonly session = inject(JobSession);
   private readonly edits = inject(UsageEdits);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   readonly units = input.required<UnitSystem>();
 
   protected readonly waiting = signal<{
@@ -50,7 +50,7 @@ export class MeterCard {
     preview: Exclude<FilePreview, { kind: 'unknown' }>;
   } | null>(null);
   protected readonly note = signal('');
-  protected readonly zone = computed(() => this.job().site.timeZone ?? '');
+  protected readonly zone = computed(() => this.plan().site.timeZone ?? '');
   protected readonly progress = computed(() => Math.round((this.meter.work()?.share ?? 0) * 100));
   protected readonly figures = computed(() => {
     const analysis = this.meter.analysis();
@@ -64,9 +64,9 @@ export class MeterCard {
     return `${values.toLocaleString('en')} values in ${(set.bytes / 1e6).toFixed(2)} MB: ${(set.bytes / values).toFixed(2)} bytes each`;
   });
   protected readonly legs = computed(() => {
-    const { measurement } = this.job().usage;
+    const { measurement } = this.plan().usage;
     return measurement
-      ? measuredLegDemand(this.job(), measurement)
+      ? measuredLegDemand(this.plan(), measurement)
           .filter(({ meanW }) => meanW !== 0)
           .map(({ leg, meanW, sumOfPeaksW }) => ({
             leg,
@@ -76,7 +76,7 @@ export class MeterCard {
       : [];
   });
   private readonly feedBack = computed(() =>
-    this.job().survey.panels.flatMap(({ circuits }) =>
+    this.plan().survey.panels.flatMap(({ circuits }) =>
       circuits.filter(({ backFeeds, channel }) => backFeeds && channel !== '').map(({ channel }) => channel),
     ),
   );
@@ -88,7 +88,7 @@ export class MeterCard {
     });
     effect(() => {
       // Undo and older revisions name other readings than those shown last.
-      const [id, setId] = [this.session.id(), this.job().usage.measurement?.setId];
+      const [id, setId] = [this.session.id(), this.plan().usage.measurement?.setId];
       if (id !== '' && setId !== undefined) untracked(() => this.attempt(() => this.showAgain(id, setId)));
     });
   }
@@ -140,7 +140,7 @@ export class MeterCard {
   protected remove(set: SavedReadingSet): void {
     this.attempt(async () => {
       await this.meter.remove(this.session.id(), set);
-      if (this.job().usage.measurement?.setId === set.id)
+      if (this.plan().usage.measurement?.setId === set.id)
         this.edits.set('readings removed', { measurement: null });
     });
   }
@@ -166,14 +166,14 @@ export class MeterCard {
   }
 
   private async takeUse(channel: string): Promise<void> {
-    const job = this.job();
-    const circuit = job.survey.panels
+    const plan = this.plan();
+    const circuit = plan.survey.panels
       .flatMap(({ circuits }) => circuits)
       .find((one) => one.channel === channel);
-    const loads = job.loads.filter(({ circuitId }) => circuitId === circuit?.id);
+    const loads = plan.loads.filter(({ circuitId }) => circuitId === circuit?.id);
     const set = this.meter.open();
     const measured = set
-      ? await this.meter.measuredUse(channel, set.zone, (job.site.latitudeDeg ?? 45) < 0)
+      ? await this.meter.measuredUse(channel, set.zone, (plan.site.latitudeDeg ?? 45) < 0)
       : null;
     if (!measured || loads.length === 0) {
       this.note.set(`${channel} never drew anything: nothing was taken.`);
@@ -221,7 +221,7 @@ export class MeterCard {
     const analysis = this.meter.analysis();
     if (!analysis) return;
     const measurement = measurementOf(set.id, set.name, analysis);
-    if (JSON.stringify(measurement) !== JSON.stringify(this.job().usage.measurement)) {
+    if (JSON.stringify(measurement) !== JSON.stringify(this.plan().usage.measurement)) {
       this.edits.set(label, { measurement });
     }
   }

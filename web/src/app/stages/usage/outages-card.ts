@@ -11,8 +11,8 @@ import {
   reliabilityFacts,
   reliabilitySchema,
 } from '@levamen/core/house';
-import { settingsOf } from '@levamen/core/design';
-import type { Job } from '@levamen/core/job';
+import { type Plan, settingsOf } from '@levamen/core/design';
+
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { AmountField } from '../../ui/amount-field';
@@ -41,15 +41,15 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 export class OutagesCard {
   protected readonly edits = inject(UsageEdits);
   private readonly appearance = inject(Appearance);
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
 
   protected readonly pasting = signal(false);
   protected readonly message = signal('');
   protected readonly yearsSchema = amountSchema(0.1, 60, 'years');
   protected readonly shape = reliabilitySchema.shape;
-  protected readonly runtimeH = computed(() => settingsOf(this.job()).requiredRuntimeH);
+  protected readonly runtimeH = computed(() => settingsOf(this.plan()).requiredRuntimeH);
   protected readonly rows = computed(() =>
-    this.job()
+    this.plan()
       .usage.outages.toReversed()
       .map((outage) => ({
         outage,
@@ -59,7 +59,7 @@ export class OutagesCard {
       })),
   );
   protected readonly facts = computed(() => {
-    const { outages, outageYears } = this.job().usage;
+    const { outages, outageYears } = this.plan().usage;
     const facts = outageFacts(outages, outageYears, this.runtimeH().value);
     return (
       facts && {
@@ -80,15 +80,15 @@ export class OutagesCard {
     () => `${this.runtimeH().value} h${this.runtimeH().assumed ? ' (assumed)' : ''}`,
   );
   protected readonly indices = computed(() => {
-    const { reliability } = this.job().usage;
+    const { reliability } = this.plan().usage;
     const facts = reliability && reliabilityFacts(reliability, this.runtimeH().value);
     return facts && { mean: lengthText(facts.meanH * 3600), covered: percent(facts.coveredShare) };
   });
   protected readonly readRows = (cells: string[][]) =>
-    readOutages(cells, this.job().site.units === 'metric', () => crypto.randomUUID());
+    readOutages(cells, this.plan().site.units === 'metric', () => crypto.randomUUID());
   protected readonly options = computed((): ChartOptions => {
     const ink = chartInk(this.appearance.dark());
-    const long = this.job()
+    const long = this.plan()
       .usage.outages.filter(({ durationS }) => durationS > momentaryS)
       .toSorted((a, b) => a.durationS - b.durationS);
     const runtime = this.runtimeH().value;
@@ -144,7 +144,7 @@ export class OutagesCard {
 
   /** An emptied index takes both away: one alone says nothing. */
   protected setReliability(key: keyof Reliability, value: number | null): void {
-    const present = this.job().usage.reliability ?? { interruptionsPerYear: 1, minutesPerYear: 120 };
+    const present = this.plan().usage.reliability ?? { interruptionsPerYear: 1, minutesPerYear: 120 };
     this.edits.set('reliability', { reliability: value === null ? null : { ...present, [key]: value } });
   }
 }

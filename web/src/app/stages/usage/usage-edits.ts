@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Bill, Load, Outage, Usage } from '@levamen/core/house';
-import type { Job } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
 import { JobSession } from '../../data/job-session';
 
 /** Changes to bills, outages and measurements; each is one step of undo. */
@@ -49,23 +49,23 @@ export class UsageEdits {
 
   /** Loads with measured figures replace the assumed ones. */
   takeMeasured(label: string, measured: readonly Load[]): void {
-    this.session.edit(label, (job) => ({
-      ...job,
-      loads: job.loads.map((load) => measured.find(({ id }) => id === load.id) ?? load),
+    this.session.edit(label, (plan) => ({
+      ...plan,
+      loads: plan.loads.map((load) => measured.find(({ id }) => id === load.id) ?? load),
     }));
   }
 
   /** Says which circuit each channel measures: circuit id by channel name. */
   mapChannels(label: string, map: ReadonlyMap<string, string | null>): void {
-    this.session.edit(label, (job): Job => {
+    this.session.edit(label, (plan): Plan => {
       const channelOf = new Map(
         [...map].flatMap(([channel, id]) => (id === null ? [] : [[id, channel] as const])),
       );
       return {
-        ...job,
+        ...plan,
         survey: {
-          ...job.survey,
-          panels: job.survey.panels.map((panel) => ({
+          ...plan.survey,
+          panels: plan.survey.panels.map((panel) => ({
             ...panel,
             circuits: panel.circuits.map((circuit) => {
               const wanted = channelOf.get(circuit.id);
@@ -79,6 +79,6 @@ export class UsageEdits {
   }
 
   private change(label: string, change: (usage: Usage) => Usage): void {
-    this.session.edit(label, (job) => ({ ...job, usage: change(job.usage) }));
+    this.session.edit(label, (plan) => ({ ...plan, usage: change(plan.usage) }));
   }
 }

@@ -19,7 +19,7 @@ type Part = 'bills' | 'meter' | 'outages' | 'live';
   imports: [BillsCard, FormsModule, LiveCard, MeterCard, OutagesCard, SelectButton],
   providers: [MeterData, UsageEdits],
   template: `
-    @if (job(); as job) {
+    @if (plan(); as plan) {
       <div class="bench">
         <p-selectbutton
           ariaLabel="Part of the stage"
@@ -33,21 +33,21 @@ type Part = 'bills' | 'meter' | 'outages' | 'live';
         />
         @switch (part()) {
           @case ('bills') {
-            <lv-bills-card [job]="job" [units]="units()" />
+            <lv-bills-card [plan]="plan" [units]="units()" />
           }
           @case ('meter') {
             @defer {
-              <lv-meter-card [job]="job" [units]="units()" />
+              <lv-meter-card [plan]="plan" [units]="units()" />
             }
           }
           @case ('outages') {
             @defer {
-              <lv-outages-card [job]="job" />
+              <lv-outages-card [plan]="plan" />
             }
           }
           @case ('live') {
             @defer {
-              <lv-live-card [job]="job" />
+              <lv-live-card [plan]="plan" />
             }
           }
         }
@@ -64,7 +64,7 @@ type Part = 'bills' | 'meter' | 'outages' | 'live';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class UsageStage {
-  protected readonly job = inject(JobSession).job;
+  protected readonly plan = inject(JobSession).plan;
   protected readonly units = inject(EvaluationService).units;
   protected readonly part = signal<Part>('bills');
   protected readonly parts: Choice<Part>[] = [

@@ -68,6 +68,14 @@ import { ScenarioEdits } from './scenario-edits';
           (valueChange)="set({ legs: $event ?? array().legs })"
         />
       }
+      @if (circuits().length > 1) {
+        <lv-choice-field
+          label="On circuit"
+          [choices]="circuits()"
+          [value]="array().circuitId"
+          (valueChange)="set({ circuitId: $event })"
+        />
+      }
       <lv-amount-field
         label="Losses"
         unit="share"
@@ -109,6 +117,7 @@ import { ScenarioEdits } from './scenario-edits';
 export class ArrayFields {
   readonly array = input.required<SolarArray>();
   readonly system = input.required<SupplySystem>();
+  readonly circuits = input.required<readonly Choice<string | null>[]>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = solarArraySchema.shape;
   protected readonly usualLoss = totalLoss(defaultLosses);

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import { maxArrays, outageSettingsOf, scenarioSchema, settingsOf } from '@levamen/core/design';
+import { maxArrays, outageSettingsOf, type Plan, scenarioSchema, settingsOf } from '@levamen/core/design';
+import { circuitsById, circuitText } from '@levamen/core/house';
 import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study';
-import type { Job } from '@levamen/core/job';
+
 import { Button } from 'primeng/button';
 import { WeatherYears } from '../../../data/weather-years';
 import { injectFindings } from '../../../data/findings';
@@ -15,8 +16,8 @@ import { ScenarioEdits } from './scenario-edits';
 import { VehicleFields } from './vehicle-fields';
 import { WeatherFields } from './weather-fields';
 
-type Household = Job['outage']['household'];
-type Place = NonNullable<Job['outage']['batteryPlace']>;
+type Household = Plan['outage']['household'];
+type Place = NonNullable<Plan['outage']['batteryPlace']>;
 
 /** What an outage meets: weather, sun, generator, vehicle, household, battery. */
 @Component({
@@ -41,7 +42,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
       }
       <section class="sheet" aria-label="Weather">
         <h2>Weather</h2>
-        <lv-weather-fields [job]="job()" [year]="year()" />
+        <lv-weather-fields [plan]="plan()" [year]="year()" />
       </section>
       <section class="sheet" aria-label="Household and battery">
         <h2>Household and battery</h2>
@@ -50,7 +51,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             label="Household"
             hint="One that saves leaves comfort off and halves what it should have"
             [choices]="households"
-            [value]="job().outage.household"
+            [value]="plan().outage.household"
             (valueChange)="edits.set('household', { household: $event ?? 'usual' })"
           />
           <lv-amount-field
@@ -58,7 +59,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             unit="share"
             [optional]="true"
             [schema]="shape.startCharge"
-            [value]="job().outage.startCharge"
+            [value]="plan().outage.startCharge"
             [assumed]="said().startCharge.value"
             [why]="said().startCharge.why"
             (valueChange)="edits.set('charge at the start', { startCharge: $event })"
@@ -68,7 +69,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             unit="share"
             [optional]="true"
             [schema]="shape.keptForRestart"
-            [value]="job().outage.keptForRestart"
+            [value]="plan().outage.keptForRestart"
             [assumed]="said().keptForRestart.value"
             [why]="said().keptForRestart.why"
             (valueChange)="edits.set('charge kept for a restart', { keptForRestart: $event })"
@@ -78,7 +79,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             unit="share"
             [optional]="true"
             [schema]="shape.restoreAbove"
-            [value]="job().outage.restoreAbove"
+            [value]="plan().outage.restoreAbove"
             [assumed]="said().restoreAbove.value"
             [why]="said().restoreAbove.why"
             (valueChange)="edits.set('where shed circuits come back', { restoreAbove: $event })"
@@ -86,7 +87,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
           <lv-choice-field
             label="Battery stands"
             [choices]="places"
-            [value]="job().outage.batteryPlace"
+            [value]="plan().outage.batteryPlace"
             [assumed]="said().batteryPlace.value"
             [why]="said().batteryPlace.why"
             (valueChange)="edits.set('place of the battery', { batteryPlace: $event })"
@@ -97,7 +98,7 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
               unit="min"
               [optional]="true"
               [schema]="shape.resetAfterMin"
-              [value]="job().outage.resetAfterMin"
+              [value]="plan().outage.resetAfterMin"
               [assumed]="said().resetAfterMin.value"
               [why]="said().resetAfterMin.why"
               (valueChange)="edits.set('reset after a lock-out', { resetAfterMin: $event })"
@@ -112,12 +113,12 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
             label="Add an array"
             size="small"
             [outlined]="true"
-            [disabled]="job().outage.arrays.length >= mostArrays"
+            [disabled]="plan().sources.arrays.length >= mostArrays"
             (onClick)="edits.addArray()"
           />
         </div>
-        @for (array of job().outage.arrays; track array.id) {
-          <lv-array-fields [array]="array" [system]="job().supply.system" />
+        @for (array of plan().sources.arrays; track array.id) {
+          <lv-array-fields [array]="array" [system]="plan().supply.system" [circuits]="circuits()" />
         } @empty {
           <p class="small soft">
             No sun is counted. Each array has its own tilt and direction, and its own inverter (AC-coupled) or
@@ -143,8 +144,8 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
       </section>
       <section class="sheet" aria-label="Generator">
         <h2>Generator</h2>
-        @if (job().outage.generator; as generator) {
-          <lv-generator-fields [generator]="generator" [units]="units()" />
+        @if (plan().sources.generator; as generator) {
+          <lv-generator-fields [generator]="generator" [units]="units()" [circuits]="circuits()" />
         } @else {
           <p class="row">
             <span class="small soft">None.</span>
@@ -159,8 +160,8 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
       </section>
       <section class="sheet" aria-label="Vehicle">
         <h2>Vehicle</h2>
-        @if (job().outage.vehicle; as vehicle) {
-          <lv-vehicle-fields [vehicle]="vehicle" />
+        @if (plan().sources.vehicle; as vehicle) {
+          <lv-vehicle-fields [vehicle]="vehicle" [circuits]="circuits()" />
         } @else {
           <p class="row">
             <span class="small soft"
@@ -181,25 +182,33 @@ type Place = NonNullable<Job['outage']['batteryPlace']>;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ConditionsView {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
+  /** What a source can hang on; it feeds the island its circuit is in. */
+  protected readonly circuits = computed((): Choice<string | null>[] => [
+    { value: null, label: 'not said: the first island' },
+    ...[...circuitsById(this.plan().survey).values()].map((placed) => ({
+      value: placed.circuit.id,
+      label: circuitText(placed),
+    })),
+  ]);
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = scenarioSchema.shape;
   protected readonly mostArrays = maxArrays;
-  protected readonly said = computed(() => outageSettingsOf(this.job()));
+  protected readonly said = computed(() => outageSettingsOf(this.plan()));
   private readonly all = injectFindings();
   protected readonly findings = computed(() =>
     this.all().filter(({ key }) => /^(solar|generator)-/.test(key)),
   );
-  protected readonly season = computed(() => settingsOf(this.job()).designSeason.value);
+  protected readonly season = computed(() => settingsOf(this.plan()).designSeason.value);
   private readonly weather = inject(WeatherYears);
-  protected readonly year = computed(() => outageWeather(this.job(), this.weather.year().year));
+  protected readonly year = computed(() => outageWeather(this.plan(), this.weather.year().year));
   protected readonly surplus = computed(() => {
-    const job = this.job();
-    if (job.outage.arrays.length === 0) return null;
+    const plan = this.plan();
+    if (plan.sources.arrays.length === 0) return null;
     // To a tenth of a kilowatt-hour: more would promise what no weather keeps.
-    const wh = Math.round(surplusSolarWhPerDay(job, this.year()) / 100) * 100;
-    const said = job.brief.surplusSolarWhPerDay;
+    const wh = Math.round(surplusSolarWhPerDay(plan, this.year()) / 100) * 100;
+    const said = plan.brief.surplusSolarWhPerDay;
     return {
       wh,
       text: quantityText(wh, 'Wh'),
@@ -207,7 +216,7 @@ export class ConditionsView {
       differs: said !== wh,
     };
   });
-  protected readonly handsOn = computed(() => settingsOf(this.job()).handsOn.value);
+  protected readonly handsOn = computed(() => settingsOf(this.plan()).handsOn.value);
   protected readonly households: Choice<Household>[] = [
     { label: 'Lives as usual', value: 'usual' },
     { label: 'Saves', value: 'saving' },

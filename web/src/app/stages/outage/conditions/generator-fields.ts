@@ -14,6 +14,14 @@ import { ScenarioEdits } from './scenario-edits';
   imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule],
   template: `
     <div class="grid">
+      @if (circuits().length > 1) {
+        <lv-choice-field
+          label="On circuit"
+          [choices]="circuits()"
+          [value]="generator().circuitId"
+          (valueChange)="edits.setGenerator({ circuitId: $event })"
+        />
+      }
       <lv-choice-field
         label="Starts"
         [choices]="starts"
@@ -135,6 +143,7 @@ import { ScenarioEdits } from './scenario-edits';
 })
 export class GeneratorFields {
   readonly generator = input.required<Generator>();
+  readonly circuits = input.required<readonly Choice<string | null>[]>();
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = generatorSchema.shape;
@@ -150,6 +159,6 @@ export class GeneratorFields {
   }
 
   protected remove(): void {
-    this.edits.set('remove the generator', { generator: null });
+    this.edits.removeGenerator();
   }
 }

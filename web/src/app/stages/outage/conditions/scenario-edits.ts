@@ -1,10 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import {
   type Generator,
+  type Plan,
   type Scenario,
   type SolarArray,
+  type Sources,
   usualArray,
   usualGenerator,
+  usualVehicle,
   type Vehicle,
 } from '@levamen/core/design';
 import { JobSession } from '../../../data/job-session';
@@ -15,72 +18,67 @@ export class ScenarioEdits {
   private readonly session = inject(JobSession);
 
   set(label: string, change: Partial<Scenario>): void {
-    this.session.edit(label, (job) => ({ ...job, outage: { ...job.outage, ...change } }));
+    this.session.edit(label, (plan) => ({ ...plan, outage: { ...plan.outage, ...change } }));
   }
 
   /** What the arrays give beyond what the house takes, as the surplus of a usual day in the brief. */
   takeSurplus(surplusSolarWhPerDay: number): void {
-    this.session.edit('surplus solar', (job) => ({ ...job, brief: { ...job.brief, surplusSolarWhPerDay } }));
+    this.session.edit('surplus solar', (plan) => ({
+      ...plan,
+      brief: { ...plan.brief, surplusSolarWhPerDay },
+    }));
   }
 
   addArray(): void {
-    this.session.edit('a solar array', (job) => {
-      const { arrays } = job.outage;
+    this.sources('a solar array', ({ sources, ...plan }) => {
+      const { arrays } = sources;
       const numbers = arrays.map(({ id }) => Number(/^array-(\d+)$/.exec(id)?.[1] ?? 0));
       const number = Math.max(0, ...numbers) + 1;
-      const array = usualArray(job, `array-${number}`, `Array ${number}`);
-      return { ...job, outage: { ...job.outage, arrays: [...arrays, array] } };
+      return { arrays: [...arrays, usualArray(plan, `array-${number}`, `Array ${number}`)] };
     });
   }
 
   setArray(id: string, change: Partial<SolarArray>): void {
-    this.arrays(
-      (arrays) => arrays.map((one) => (one.id === id ? { ...one, ...change } : one)),
-      'a solar array',
-    );
+    this.sources('a solar array', ({ sources }) => ({
+      arrays: sources.arrays.map((one) => (one.id === id ? { ...one, ...change } : one)),
+    }));
   }
 
   removeArray(id: string): void {
-    this.arrays((arrays) => arrays.filter((one) => one.id !== id), 'remove an array');
+    this.sources('remove an array', ({ sources }) => ({
+      arrays: sources.arrays.filter((one) => one.id !== id),
+    }));
   }
 
   addGenerator(): void {
-    this.set('a generator', { generator: usualGenerator('auto') });
+    this.sources('a generator', () => ({ generator: usualGenerator('auto') }));
   }
 
   setGenerator(change: Partial<Generator>): void {
-    this.session.edit('the generator', (job) =>
-      job.outage.generator
-        ? { ...job, outage: { ...job.outage, generator: { ...job.outage.generator, ...change } } }
-        : job,
-    );
+    this.sources('the generator', ({ sources: { generator } }) => ({
+      generator: generator && { ...generator, ...change },
+    }));
+  }
+
+  removeGenerator(): void {
+    this.sources('remove the generator', () => ({ generator: null }));
   }
 
   addVehicle(): void {
-    this.set('a vehicle', {
-      vehicle: {
-        role: 'source',
-        powerW: 5000,
-        energyWh: 60_000,
-        startCharge: 0.7,
-        keeps: 0.3,
-        feedsBelow: 0.3,
-      },
-    });
+    this.sources('a vehicle', () => ({ vehicle: usualVehicle() }));
   }
 
   setVehicle(change: Partial<Vehicle>): void {
-    this.session.edit('the vehicle', (job) =>
-      job.outage.vehicle
-        ? { ...job, outage: { ...job.outage, vehicle: { ...job.outage.vehicle, ...change } } }
-        : job,
-    );
+    this.sources('the vehicle', ({ sources: { vehicle } }) => ({
+      vehicle: vehicle && { ...vehicle, ...change },
+    }));
   }
 
-  private arrays(change: (arrays: SolarArray[]) => SolarArray[], label: string): void {
-    this.session.edit(label, (job) => ({
-      ...job,
-      outage: { ...job.outage, arrays: change(job.outage.arrays) },
-    }));
+  removeVehicle(): void {
+    this.sources('remove the vehicle', () => ({ vehicle: null }));
+  }
+
+  private sources(label: string, change: (plan: Plan) => Partial<Sources>): void {
+    this.session.edit(label, (plan) => ({ ...plan, sources: { ...plan.sources, ...change(plan) } }));
   }
 }

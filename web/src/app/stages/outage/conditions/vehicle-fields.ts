@@ -11,6 +11,14 @@ import { ScenarioEdits } from './scenario-edits';
   imports: [AmountField, Button, ChoiceField],
   template: `
     <div class="grid">
+      @if (circuits().length > 1) {
+        <lv-choice-field
+          label="On circuit"
+          [choices]="circuits()"
+          [value]="vehicle().circuitId"
+          (valueChange)="edits.setVehicle({ circuitId: $event })"
+        />
+      }
       <lv-choice-field
         label="It is"
         [choices]="roles"
@@ -61,7 +69,7 @@ import { ScenarioEdits } from './scenario-edits';
       size="small"
       [text]="true"
       ariaLabel="Remove the vehicle"
-      (onClick)="edits.set('remove the vehicle', { vehicle: null })"
+      (onClick)="edits.removeVehicle()"
     />
   `,
   styleUrl: './conditions.css',
@@ -69,6 +77,7 @@ import { ScenarioEdits } from './scenario-edits';
 })
 export class VehicleFields {
   readonly vehicle = input.required<Vehicle>();
+  readonly circuits = input.required<readonly Choice<string | null>[]>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = vehicleSchema.shape;
   protected readonly roles: Choice<Vehicle['role']>[] = [

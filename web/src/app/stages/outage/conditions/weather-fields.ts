@@ -8,8 +8,8 @@ import {
   worstSpells,
   writeEpw,
 } from '@levamen/core/nature';
-import { outageSettingsOf, scenarioSchema } from '@levamen/core/design';
-import type { Job } from '@levamen/core/job';
+import { outageSettingsOf, type Plan, scenarioSchema } from '@levamen/core/design';
+
 import type { SavedWeather } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
@@ -29,7 +29,7 @@ import { ScenarioEdits } from './scenario-edits';
       <lv-choice-field
         label="Climate, typical"
         [choices]="climates"
-        [value]="job().outage.climateId"
+        [value]="plan().outage.climateId"
         [assumed]="said().climate.value.id"
         [why]="said().climate.why"
         (valueChange)="edits.set('climate', { climateId: $event })"
@@ -38,7 +38,7 @@ import { ScenarioEdits } from './scenario-edits';
         label="Or a year from a file"
         hint="Hourly year, EPW or TMY3"
         [choices]="files()"
-        [value]="job().outage.weatherId ?? ''"
+        [value]="plan().outage.weatherId ?? ''"
         (valueChange)="edits.set('weather file', { weatherId: $event || null })"
       />
       <lv-amount-field
@@ -46,7 +46,7 @@ import { ScenarioEdits } from './scenario-edits';
         unit="count"
         hint="Another number, another year"
         [schema]="shape.seed"
-        [value]="job().outage.seed"
+        [value]="plan().outage.seed"
         (valueChange)="edits.set('seed', { seed: $event ?? 1 })"
       />
     </div>
@@ -69,14 +69,14 @@ import { ScenarioEdits } from './scenario-edits';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeatherFields {
-  readonly job = input.required<Job>();
+  readonly plan = input.required<Plan>();
   /** The year in use. */
   readonly year = input.required<WeatherYear>();
   private readonly api = inject(JobsApi);
   private readonly weather = inject(WeatherYears);
   protected readonly edits = inject(ScenarioEdits);
   protected readonly shape = scenarioSchema.shape;
-  protected readonly said = computed(() => outageSettingsOf(this.job()));
+  protected readonly said = computed(() => outageSettingsOf(this.plan()));
   protected readonly climates: Choice<string>[] = typicalClimates.map(({ id, name }) => ({
     label: name,
     value: id,
@@ -103,7 +103,7 @@ export class WeatherFields {
     const mean = light.reduce((sum, day) => sum + day, 0) / 365;
     const coldest = year.temperatureC.reduce((least, value) => Math.min(least, value));
     const [three] = worstSpells(year, [3]);
-    return `${year.name}, ${year.source}: ${(mean / 1000).toFixed(1)} kWh/m² on the mean day; the darkest three days begin on ${dayText(three!.firstDay)} with ${(three!.meanWhPerM2 / 1000).toFixed(2)} kWh/m² a day; coldest hour ${quantityText(coldest, '°C', this.job().site.units)}.`;
+    return `${year.name}, ${year.source}: ${(mean / 1000).toFixed(1)} kWh/m² on the mean day; the darkest three days begin on ${dayText(three!.firstDay)} with ${(three!.meanWhPerM2 / 1000).toFixed(2)} kWh/m² a day; coldest hour ${quantityText(coldest, '°C', this.plan().site.units)}.`;
   });
 
   protected read(files: FileList | null): void {
