@@ -12,9 +12,9 @@ let alive: Set<string>;
 let tabs = 0;
 
 const rename = (session: JobSession, name: string): string =>
-  session.edit('name', (job) => ({ ...job, name }));
+  session.editJob('name', (job) => ({ ...job, name }));
 const note = (session: JobSession, notes: string): string =>
-  session.edit('notes', (job) => ({ ...job, brief: { ...job.brief, notes } }));
+  session.editJob('notes', (job) => ({ ...job, brief: { ...job.brief, notes } }));
 const notes = (job: Job, text: string): Job => ({ ...job, brief: { ...job.brief, notes: text } });
 /** Lets promises and timers do what is due within so many milliseconds. */
 const pass = (ms = 50): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);

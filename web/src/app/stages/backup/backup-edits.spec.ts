@@ -3,7 +3,7 @@ import { Injector, runInInjectionContext } from '@angular/core';
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { benchItems, demoPlans, islandsOf, type Plan, settlePlan } from '@levamen/core/design';
 import { evaluatePlan, suggestBackup } from '@levamen/core/study';
-import { jobSchema } from '@levamen/core/job';
+import { jobSchema, newJob, withPlan } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { BackupEdits } from './backup-edits';
@@ -33,7 +33,7 @@ describe('edits of the backup set', () => {
     expect(edits.move([item('hall-16'), item('hall-17')], 'hand')).toBe('');
     expect([item('hall-16').lane, item('hall-17').lane]).toEqual(['hand', 'hand']);
     expect(session.labels).toEqual(['2 circuits: shed by hand']);
-    expect(jobSchema.safeParse(session.present).success).toBe(true);
+    expect(jobSchema.safeParse(withPlan(newJob('House'), session.present)).success).toBe(true);
   });
 
   it('refuse to shed what hangs on no circuit, and say what to do; the others move', () => {
@@ -63,6 +63,6 @@ describe('edits of the backup set', () => {
     const found = suggestBackup(session.present, builtInCatalogue, 'street', stack)!;
     edits.take(found);
     expect(found.changes.every(({ itemIds, to }) => itemIds.every((id) => item(id).lane === to))).toBe(true);
-    expect(jobSchema.safeParse(session.present).success).toBe(true);
+    expect(jobSchema.safeParse(withPlan(newJob('House'), session.present)).success).toBe(true);
   });
 });

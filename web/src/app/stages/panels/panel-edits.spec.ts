@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import type { Circuit, Panel } from '@levamen/core/house';
 import { demoPlans, type Plan, settlePlan } from '@levamen/core/design';
-import { jobSchema } from '@levamen/core/job';
+import { jobSchema, newJob, withPlan } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { JobSession } from '../../data/job-session';
 import { UsageEdits } from '../usage/usage-edits';
@@ -30,7 +30,7 @@ beforeEach(() => {
 const panel = (index = 0): Panel => session.present.survey.panels[index]!;
 const circuit = (name: string): Circuit =>
   session.present.survey.panels.flatMap(({ circuits }) => circuits).find((one) => one.name === name)!;
-const valid = (): boolean => jobSchema.safeParse(session.present).success;
+const valid = (): boolean => jobSchema.safeParse(withPlan(newJob('House'), session.present)).success;
 
 describe('edits of panels', () => {
   it('are one step each, named by what changed, and leave a valid job', () => {
