@@ -73,6 +73,13 @@ export default {
       from: { path: '^(web|server)/src/' },
       to: { path: '^(web|server)/src/', pathNot: '^$1/src/' },
     },
+    {
+      ...error,
+      name: 'shell-knows-no-stage',
+      comment: 'Stages say what the shell needs to know in their *.stage.ts; stages.ts lists them.',
+      from: { path: '^web/src/app/(shell|data|ui)/', pathNot: tests },
+      to: { path: '^web/src/app/stages/' },
+    },
     { ...error, name: 'no-circle', from: {}, to: { circular: true } },
   ],
   options: {

@@ -4,11 +4,14 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { sayWho } from './data/identity';
+import { STAGES } from './shell/stage';
+import { stages } from './stages/stages';
 import { levamenPreset } from './theme/levamen-preset';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    { provide: STAGES, useValue: stages },
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch(), withInterceptors([sayWho])),
     providePrimeNG({

@@ -1,31 +1,24 @@
-import { Injectable, signal } from '@angular/core';
+import { computed, Injectable, signal, type Signal } from '@angular/core';
 
-/** Which load or circuit a stage should show next; asked for by the command palette. */
+/** What a stage should show next; asked for by the command palette. */
 @Injectable()
 export class Focus {
-  private readonly askedLoad = signal<string | null>(null);
-  private readonly askedCircuit = signal<string | null>(null);
-  private readonly askedBench = signal<string | null>(null);
-  readonly bench = this.askedBench.asReadonly();
-  readonly load = this.askedLoad.asReadonly();
-  readonly circuit = this.askedCircuit.asReadonly();
+  private readonly asked = signal<{ readonly stage: string; readonly id: string } | null>(null);
 
-  askLoad(id: string): void {
-    this.askedLoad.set(id);
+  /** Asks a stage to show one of its things. */
+  ask(stage: string, id: string): void {
+    this.asked.set({ stage, id });
   }
 
-  askCircuit(id: string): void {
-    this.askedCircuit.set(id);
-  }
-
-  /** A circuit or loose load, on the bench of the backup set. */
-  askBench(id: string): void {
-    this.askedBench.set(id);
+  /** What a stage is asked to show; null = nothing. */
+  of(stage: string): Signal<string | null> {
+    return computed(() => {
+      const asked = this.asked();
+      return asked?.stage === stage ? asked.id : null;
+    });
   }
 
   done(): void {
-    this.askedBench.set(null);
-    this.askedLoad.set(null);
-    this.askedCircuit.set(null);
+    this.asked.set(null);
   }
 }

@@ -17,6 +17,7 @@ import { InputText } from 'primeng/inputtext';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
 import { findEntries, paletteEntries, type PaletteEntry } from './palette-entries';
+import { STAGES } from './stage';
 
 /** Finds any load, figure, stage or action by typing. */
 @Component({
@@ -74,6 +75,7 @@ import { findEntries, paletteEntries, type PaletteEntry } from './palette-entrie
 export class CommandPalette {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
+  private readonly stages = inject(STAGES);
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
   readonly visible = model(false);
@@ -82,7 +84,7 @@ export class CommandPalette {
   protected readonly query = signal('');
   private readonly entries = computed(() => {
     const plan = this.session.plan();
-    return this.visible() && plan ? paletteEntries(plan, this.evaluations.evaluation()) : [];
+    return this.visible() && plan ? paletteEntries(this.stages, plan, this.evaluations.evaluation()) : [];
   });
   protected readonly found = computed(() => findEntries(this.entries(), this.query()));
   protected readonly active = linkedSignal({ source: this.query, computation: () => 0 });

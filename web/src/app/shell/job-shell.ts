@@ -34,7 +34,7 @@ import { Rail } from './rail';
 import { SaveMark } from './save-mark';
 import { shellAction } from './shortcuts';
 import { downloadJson } from '../ui/download';
-import { stages } from './stages';
+import { STAGES } from './stage';
 import { UnreadableJobView } from './unreadable-job';
 import { Working } from './working';
 import { WorkingDrawer } from './working-drawer';
@@ -68,6 +68,7 @@ export class JobShell {
   protected readonly working = inject(Working);
   protected readonly appearance = inject(Appearance);
   private readonly focus = inject(Focus);
+  private readonly stages = inject(STAGES);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
 
@@ -159,17 +160,9 @@ export class JobShell {
       case 'stage':
         this.goTo(target.path);
         break;
-      case 'load':
-        this.focus.askLoad(target.id);
-        this.goTo('loads');
-        break;
-      case 'circuit':
-        this.focus.askCircuit(target.id);
-        this.goTo('panels');
-        break;
-      case 'bench':
-        this.focus.askBench(target.id);
-        this.goTo('backup');
+      case 'thing':
+        this.focus.ask(target.path, target.id);
+        this.goTo(target.path);
         break;
       case 'figure':
         this.working.openFigure(target.figure);
@@ -197,7 +190,7 @@ export class JobShell {
   private onKey(event: KeyboardEvent): void {
     const action = shellAction(event);
     if (!action || this.session.conflict()) return;
-    const stage = action.kind === 'stage' ? stages[action.index] : undefined;
+    const stage = action.kind === 'stage' ? this.stages[action.index] : undefined;
     if (action.kind === 'stage' && !stage) return;
     event.preventDefault();
     if (action.kind === 'palette') this.paletteOpen.set(true);

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
-import { shortcuts } from './shortcuts';
+import { shellShortcuts } from './shortcuts';
+import { STAGES } from './stage';
 
 /** The list of keys. */
 @Component({
@@ -43,5 +44,9 @@ import { shortcuts } from './shortcuts';
 })
 export class KeysDialog {
   readonly visible = model(false);
-  protected readonly groups = shortcuts;
+  private readonly stages = inject(STAGES);
+  protected readonly groups = [
+    shellShortcuts(this.stages.length),
+    ...this.stages.flatMap(({ shortcuts }) => shortcuts ?? []),
+  ];
 }

@@ -4,10 +4,10 @@ import { demoPlans } from '@levamen/core/design';
 import { describe, expect, it } from 'vitest';
 import { findEntries, paletteEntries } from './palette-entries';
 import { shellAction } from './shortcuts';
-import { stages } from './stages';
+import { stages } from '../stages/stages';
 
 const { plan } = demoPlans[0]!;
-const entries = paletteEntries(plan, evaluatePlan(plan, builtInCatalogue));
+const entries = paletteEntries(stages, plan, evaluatePlan(plan, builtInCatalogue));
 
 describe('the command palette', () => {
   it('holds stages, actions, every load and the figures', () => {
@@ -24,7 +24,7 @@ describe('the command palette', () => {
     expect(findEntries(entries, '').length).toBeLessThanOrEqual(40);
   });
   it('works without an evaluation', () => {
-    expect(paletteEntries(plan, null).some(({ group }) => group === 'Figure')).toBe(false);
+    expect(paletteEntries(stages, plan, null).some(({ group }) => group === 'Figure')).toBe(false);
   });
 });
 

@@ -1,21 +1,18 @@
 import { type Figure, quantityText } from '@levamen/core/base';
-import { circuitsById, circuitText, spacesText } from '@levamen/core/house';
 import type { Evaluation } from '@levamen/core/study';
-import { keptLoads, laneOfCircuits, type Plan } from '@levamen/core/design';
-import { laneFacts } from '../stages/backup/lane-facts';
-import { stages } from './stages';
+import type { Plan } from '@levamen/core/design';
+import type { Stage } from './stage';
 
 /** One line of the command palette. */
 export interface PaletteEntry {
   readonly id: string;
   readonly label: string;
   readonly detail: string;
-  readonly group: 'Action' | 'Stage' | 'Load' | 'Circuit' | 'Lane' | 'Figure';
+  /** "Action", "Stage", "Figure", or what a stage calls its things. */
+  readonly group: string;
   readonly target:
     | { readonly kind: 'stage'; readonly path: string }
-    | { readonly kind: 'load'; readonly id: string }
-    | { readonly kind: 'circuit'; readonly id: string }
-    | { readonly kind: 'bench'; readonly id: string }
+    | { readonly kind: 'thing'; readonly path: string; readonly id: string }
     | { readonly kind: 'figure'; readonly figure: Figure }
     | { readonly kind: 'action'; readonly name: ActionName };
 }
@@ -51,10 +48,12 @@ function figuresOf(evaluation: Evaluation): Figure[] {
   return [...found.values()];
 }
 
-/** Everything that can be found: stages, loads, figures, actions. */
-export function paletteEntries(plan: Plan, evaluation: Evaluation | null): PaletteEntry[] {
-  const kept = keptLoads(plan);
-  const laneOf = laneOfCircuits(plan);
+/** Everything that can be found: stages and what is in them, figures, actions. */
+export function paletteEntries(
+  stages: readonly Stage[],
+  plan: Plan,
+  evaluation: Evaluation | null,
+): PaletteEntry[] {
   const { units } = plan.site;
   return [
     ...stages.map(({ path, name, purpose }): PaletteEntry => ({
@@ -71,29 +70,15 @@ export function paletteEntries(plan: Plan, evaluation: Evaluation | null): Palet
       group: 'Action',
       target: { kind: 'action', name },
     })),
-    ...plan.loads.map((load): PaletteEntry => ({
-      id: `load-${load.id}`,
-      label: load.name,
-      detail: `${quantityText(load.runningPowerW, 'W')}, ${kept.has(load.id) ? 'in the backup set' : 'not backed up'}`,
-      group: 'Load',
-      target: { kind: 'load', id: load.id },
-    })),
-    ...[...circuitsById(plan.survey).values()].map((placed): PaletteEntry => ({
-      id: `circuit-${placed.circuit.id}`,
-      label: circuitText(placed),
-      detail: placed.circuit.ratingA === null ? '' : quantityText(placed.circuit.ratingA, 'A'),
-      group: 'Circuit',
-      target: { kind: 'circuit', id: placed.circuit.id },
-    })),
-    ...[...circuitsById(plan.survey).values()]
-      .filter(({ circuit }) => circuit.use === 'circuit')
-      .map(({ circuit, panel }): PaletteEntry => ({
-        id: `lane-${circuit.id}`,
-        label: `${circuit.name || spacesText(circuit)} on the bench`,
-        detail: `${panel.name}, ${laneFacts[laneOf(circuit.id).lane].title.toLowerCase()}`,
-        group: 'Lane',
-        target: { kind: 'bench', id: circuit.id },
+    ...stages.flatMap(({ path, findables }) =>
+      (findables?.(plan) ?? []).map(({ id, label, detail, group }): PaletteEntry => ({
+        id: `${path}-${id}`,
+        label,
+        detail,
+        group,
+        target: { kind: 'thing', path, id },
       })),
+    ),
     ...(evaluation ? figuresOf(evaluation) : []).map((figure): PaletteEntry => ({
       id: `figure-${figure.key}`,
       label: figure.label,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { JobSession } from '../data/job-session';
-import { stages } from './stages';
+import { STAGES } from './stage';
 
 /** The stages of the work, like the legend of a switchboard: number, name, and how far each is filled in. */
 @Component({
@@ -28,9 +28,10 @@ import { stages } from './stages';
 })
 export class Rail {
   private readonly session = inject(JobSession);
+  private readonly stages = inject(STAGES);
   protected readonly listed = computed(() => {
     const plan = this.session.plan();
-    return stages.map(({ path, name, completeness }) => {
+    return this.stages.map(({ path, name, completeness }) => {
       const { done, of } = plan ? completeness(plan) : { done: 0, of: 0 };
       return {
         path,

@@ -1,58 +1,17 @@
-import { stages } from './stages';
+import type { ShortcutGroup } from './stage';
 
-/** A key and what it does, for the list of keys. */
-export interface Shortcut {
-  readonly keys: string;
-  readonly does: string;
-}
-
-export const shortcuts: readonly { readonly group: string; readonly rows: readonly Shortcut[] }[] = [
-  {
-    group: 'Everywhere',
-    rows: [
-      { keys: `1 to ${stages.length}`, does: 'Go to the stage of that number' },
-      { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
-      { keys: 'Ctrl Z', does: 'Undo' },
-      { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
-      { keys: 'Esc', does: 'Close what is open' },
-      { keys: '?', does: 'This list' },
-    ],
-  },
-  {
-    group: 'In the table of loads',
-    rows: [
-      { keys: 'Arrows, Home, End', does: 'Move between cells' },
-      { keys: 'Enter, F2 or type', does: 'Edit the cell' },
-      { keys: 'Enter / Tab', does: 'Take the value and move down / right' },
-      { keys: 'Esc', does: 'Leave the cell as it was' },
-      { keys: 'Space', does: 'Into or out of the backup set' },
-      { keys: 'Insert', does: 'New load below' },
-      { keys: 'Ctrl D', does: 'Duplicate the load' },
-      { keys: 'Delete', does: 'Remove the load' },
-      { keys: 'Ctrl V', does: 'Paste rows from a spreadsheet' },
-    ],
-  },
-  {
-    group: 'On the bench of the backup set',
-    rows: [
-      { keys: 'Arrows, Home, End', does: 'Walk along the circuits' },
-      { keys: 'Shift and arrows, Space, Ctrl A', does: 'Choose several' },
-      { keys: 'O S H D', does: 'Stays on, shed by a device, by hand, stays dark' },
-      { keys: 'Alt and arrows', does: 'To the lane above or below' },
-    ],
-  },
-  {
-    group: 'In a panel',
-    rows: [
-      { keys: 'Arrows, Home, End', does: 'Move between spaces' },
-      { keys: 'Type, Enter or F2', does: 'Write the breaker: 20 Kitchen, 50/2 Range, spare 20' },
-      { keys: 'Enter / Tab', does: 'Take it and go down / to the next number' },
-      { keys: 'Alt and arrows', does: 'Move the breaker, or let two change places' },
-      { keys: 'Delete', does: 'Remove the breaker' },
-      { keys: 'Ctrl V', does: 'Paste a list of circuits' },
-    ],
-  },
-];
+/** Keys that work everywhere. */
+export const shellShortcuts = (stageCount: number): ShortcutGroup => ({
+  group: 'Everywhere',
+  rows: [
+    { keys: `1 to ${stageCount}`, does: 'Go to the stage of that number' },
+    { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
+    { keys: 'Ctrl Z', does: 'Undo' },
+    { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
+    { keys: 'Esc', does: 'Close what is open' },
+    { keys: '?', does: 'This list' },
+  ],
+});
 
 const typingInto = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&

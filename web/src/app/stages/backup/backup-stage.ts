@@ -79,6 +79,7 @@ export class BackupStage {
   private readonly evaluations = inject(EvaluationService);
   private readonly edits = inject(BackupEdits);
   private readonly focus = inject(Focus);
+  private readonly asked = this.focus.of('backup');
   private readonly bench = viewChild(Bench);
 
   protected readonly plan = this.session.plan;
@@ -146,7 +147,7 @@ export class BackupStage {
 
   constructor() {
     effect(() => {
-      const wanted = this.focus.bench();
+      const wanted = this.asked();
       const bench = this.bench();
       if (wanted === null || !bench) return;
       untracked(() => {

@@ -47,6 +47,7 @@ export class LoadsStage {
   private readonly evaluations = inject(EvaluationService);
   private readonly shown = inject(MarginsService);
   private readonly focus = inject(Focus);
+  private readonly asked = this.focus.of('loads');
   private readonly table = viewChild(LoadsTable);
 
   protected readonly plan = this.session.plan;
@@ -104,7 +105,7 @@ export class LoadsStage {
 
   constructor() {
     effect(() => {
-      const wanted = this.focus.load();
+      const wanted = this.asked();
       const table = this.table();
       if (wanted === null || !table) return;
       untracked(() => {
@@ -126,6 +127,6 @@ export class LoadsStage {
 
   protected focusSoon(id: string): void {
     this.active.set(id);
-    if (this.adding() !== 'library') this.focus.askLoad(id);
+    if (this.adding() !== 'library') this.focus.ask('loads', id);
   }
 }

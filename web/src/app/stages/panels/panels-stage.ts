@@ -59,6 +59,7 @@ export class PanelsStage {
   protected readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly focus = inject(Focus);
+  private readonly asked = this.focus.of('panels');
   private readonly ladder = viewChild(BreakerLadder);
 
   protected readonly plan = this.session.plan;
@@ -120,7 +121,7 @@ export class PanelsStage {
 
   constructor() {
     effect(() => {
-      const wanted = this.focus.circuit();
+      const wanted = this.asked();
       const survey = this.plan()?.survey;
       const ladder = this.ladder();
       if (wanted === null || !survey) return;

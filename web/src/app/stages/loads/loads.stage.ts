@@ -1,0 +1,37 @@
+import { quantityText } from '@levamen/core/base';
+import { keptLoads } from '@levamen/core/design';
+import type { Stage } from '../../shell/stage';
+
+export const loadsStage: Stage = {
+  path: 'loads',
+  name: 'Loads',
+  purpose: 'what hangs on the house',
+  screen: () => import('./loads-stage').then((m) => m.LoadsStage),
+  completeness: ({ loads }) => ({
+    done: loads.filter(({ basis, legsAssumed }) => basis !== 'typical' && !legsAssumed).length,
+    of: loads.length,
+  }),
+  findables: (plan) => {
+    const kept = keptLoads(plan);
+    return plan.loads.map(({ id, name, runningPowerW }) => ({
+      id,
+      label: name,
+      detail: `${quantityText(runningPowerW, 'W')}, ${kept.has(id) ? 'in the backup set' : 'not backed up'}`,
+      group: 'Load',
+    }));
+  },
+  shortcuts: {
+    group: 'In the table of loads',
+    rows: [
+      { keys: 'Arrows, Home, End', does: 'Move between cells' },
+      { keys: 'Enter, F2 or type', does: 'Edit the cell' },
+      { keys: 'Enter / Tab', does: 'Take the value and move down / right' },
+      { keys: 'Esc', does: 'Leave the cell as it was' },
+      { keys: 'Space', does: 'Into or out of the backup set' },
+      { keys: 'Insert', does: 'New load below' },
+      { keys: 'Ctrl D', does: 'Duplicate the load' },
+      { keys: 'Delete', does: 'Remove the load' },
+      { keys: 'Ctrl V', does: 'Paste rows from a spreadsheet' },
+    ],
+  },
+};

@@ -1,0 +1,19 @@
+import { backupStage } from './backup/backup.stage';
+import { briefStage } from './brief/brief.stage';
+import { loadsStage } from './loads/loads.stage';
+import { outageStage } from './outage/outage.stage';
+import { panelsStage } from './panels/panels.stage';
+import { sourcesStage } from './sources/sources.stage';
+import { usageStage } from './usage/usage.stage';
+import type { Stage } from '../shell/stage';
+
+/** The stages that work, in the order of the work. */
+export const stages: readonly Stage[] = [
+  briefStage,
+  usageStage,
+  panelsStage,
+  loadsStage,
+  backupStage,
+  sourcesStage,
+  outageStage,
+];
