@@ -22,7 +22,6 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): Pla
       });
     }
   });
-  for (const { path, message } of backupProblems(plan)) problems.push({ path: ['backup', ...path], message });
   const circuits = new Set(plan.survey.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
   const known = new Set<string>();
   const allowed = systemFacts[plan.supply.system].legSets;
@@ -47,6 +46,7 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): Pla
       });
     }
   });
+  for (const { path, message } of backupProblems(plan)) problems.push({ path: ['backup', ...path], message });
   const { arrays, generator, vehicle } = plan.sources;
   const sources = [
     ...arrays.map((array, index) => ({ circuitId: array.circuitId, at: ['arrays', index] })),

@@ -1,56 +1,38 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { type Plan, settlePlan } from '@levamen/core/design';
-import {
-  applyDifference,
-  changePlan,
-  diffJobs,
-  type Job,
-  mergeJobs,
-  planOf,
-  readChange,
-  sameValue,
-  valueAt,
-} from '@levamen/core/job';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { SavedJob } from '@levamen/core/api';
+import type { Plan } from '@levamen/core/design';
+import { type Job, mergeJobs } from '@levamen/core/job';
 import {
   catchError,
   debounceTime,
   defer,
   forkJoin,
   from,
+  map,
+  type Observable,
   of,
   Subject,
+  type Subscription,
   switchMap,
   tap,
-  type Observable,
-  type Subscription,
 } from 'rxjs';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Typing } from '../ui/typing';
 import { DraftStore, type LeftDraft } from './draft-store';
-import { amend, record, redo, startHistory, takeIn, undo, type CarryOver, type History } from './history';
+import { type History, record, startHistory } from './history';
 import { HistoryStore } from './history-store';
 import type { JobSaver, TakenIn } from './job-saver';
+import { JobState } from './job-state';
 import { JobsApi } from './jobs-api';
+import { LeftDrafts } from './left-drafts';
 import { Savers } from './savers';
-import { Typing } from '../ui/typing';
+import { whatWasTaken } from './what-was-taken';
 
 const historyMs = 800;
 
-const carryOver: CarryOver<Job> = (job, { base, theirs }) => mergeJobs(base, job, theirs).job;
-
-/** What an edit would have made of the job, in words, where that is no job. */
-function problemOf(before: Job, job: Job): string {
-  const read = readChange(before, job);
-  if (read.ok) return '';
-  const [problem] = read.problems;
-  return problem
-    ? `${problem.message} (${problem.path.replaceAll('.', ' › ')})`
-    : 'The change does not fit the job';
-}
-
 /**
- * The open job: every edit goes through here, can be undone, and is handed to the saver, which keeps it on this device at once
- * and brings it to the server. One instance for each open job page.
+ * The open job: every edit goes through here, can be undone ({@link JobState}), and is handed to the saver, which keeps it on this
+ * device at once and brings it to the server. One instance for each open job page.
  */
 @Injectable()
 export class JobSession {
@@ -58,42 +40,36 @@ export class JobSession {
   private readonly drafts = inject(DraftStore);
   private readonly histories = inject(HistoryStore);
   private readonly savers = inject(Savers);
-  private readonly typing = inject(Typing);
-  private readonly destroyed = inject(DestroyRef);
-  /** The run of typing the last edit belonged to. */
-  private typingRun: number | null = null;
 
-  private readonly history = signal<History<Job> | null>(null);
   private readonly saver = signal<JobSaver | null>(null);
   private readonly steps = new Subject<void>();
+  private readonly state = new JobState(inject(Typing), (present) => {
+    this.saver()?.put(present);
+    this.steps.next();
+  });
+  private readonly left = new LeftDrafts(this.drafts);
   private taking: Subscription | null = null;
 
   /** Identifier of the open job. */
   readonly id = signal('');
-  readonly job = computed(() => this.history()?.present ?? null);
-  /** The house with the design that is worked on. */
-  readonly plan = computed(() => {
-    const job = this.job();
-    return job && planOf(job);
-  });
+  readonly job = this.state.job;
+  readonly plan = this.state.plan;
+  readonly undoLabel = this.state.undoLabel;
+  readonly redoLabel = this.state.redoLabel;
+  readonly refusal = this.state.refusal;
   readonly status = computed(() => this.saver()?.status() ?? 'saved');
   readonly message = computed(() => this.saver()?.message() ?? '');
   readonly isKept = computed(() => this.saver()?.isKept() ?? true);
   readonly conflict = computed(() => this.saver()?.conflict() ?? null);
-  /** Why the last edit was not taken; '' once another one was. */
-  readonly refusal = signal('');
-  readonly undoLabel = computed(() => this.history()?.past.at(-1)?.label ?? '');
-  readonly redoLabel = computed(() => this.history()?.future[0]?.label ?? '');
   /** True when edits that an earlier visit could not save were taken up again. */
   readonly restored = signal(false);
-  /** Drafts of closed tabs beside the one that was taken up. */
-  readonly leftDrafts = signal<readonly LeftDraft[]>([]);
+  readonly leftDrafts = this.left.offered.asReadonly();
   /** What somebody else did and was taken in without asking. */
   readonly takenIn = signal<TakenIn | null>(null);
 
   constructor() {
     this.steps.pipe(debounceTime(historyMs), takeUntilDestroyed()).subscribe(() => this.keepHistory());
-    this.destroyed.onDestroy(() => {
+    inject(DestroyRef).onDestroy(() => {
       this.taking?.unsubscribe();
       this.keepHistory();
       this.savers.leave(this.id());
@@ -104,7 +80,7 @@ export class JobSession {
   open(id: string): Observable<SavedJob> {
     return defer(() => {
       this.keepHistory();
-      this.history.set(null);
+      this.state.begin(null);
       // Edits of an earlier visit may still be on their way.
       return from(this.savers.settled());
     }).pipe(
@@ -115,15 +91,11 @@ export class JobSession {
         ]),
       ),
       switchMap(([saved, left]) => {
-        const edited = left.filter(
-          ({ draft }) => draft === null || !sameValue(draft.document, saved.document),
-        );
-        const [draft, rest] = newestOf(edited);
-        const present = draft?.draft?.document ?? saved.document;
-        return from(this.histories.find(id, present)).pipe(
+        const newest = this.left.sort(saved, left);
+        return from(this.histories.find(id, newest?.draft?.document ?? saved.document)).pipe(
           catchError(() => of(null)),
-          tap((known) => this.start(saved, left, draft, rest, known)),
-          switchMap(() => of(saved)),
+          tap((known) => this.start(saved, newest, known)),
+          map(() => saved),
         );
       }),
     );
@@ -136,44 +108,28 @@ export class JobSession {
    * A change that would make the job invalid is not taken: {@link refusal} says why, and so does the answer ('' = taken).
    */
   edit(label: string, change: (plan: Plan) => Plan): string {
-    return this.editJob(label, (job) => changePlan(job, change));
+    return this.state.edit(label, change);
   }
 
   /** The same for what is not a matter of the plan. */
   editJob(label: string, change: (job: Job) => Job): string {
-    const history = this.history();
-    if (!history) return 'No job is open';
-    const next = changePlan(change(history.present), settlePlan);
-    const problem = next === history.present ? '' : problemOf(history.present, next);
-    this.refusal.set(problem);
-    if (problem !== '') return problem;
-    // A word is one step, however many keys it took.
-    const run = this.typing.current();
-    const goesOn = run !== null && run === this.typingRun && label === this.undoLabel();
-    this.move(goesOn ? amend(history, next) : record(history, label, next));
-    this.typingRun = run;
-    return problem;
+    return this.state.editJob(label, change);
   }
 
   undo(): void {
-    const history = this.history();
-    if (history) this.move(undo(history, carryOver));
+    this.state.undo();
   }
 
   redo(): void {
-    const history = this.history();
-    if (history) this.move(redo(history, carryOver));
+    this.state.redo();
   }
 
   /** Ends a conflict with a job that builds on theirs. */
   resolve(document: Job): void {
     const conflict = this.conflict();
-    const history = this.history();
-    if (!conflict || !history) return;
+    if (!conflict || !this.job()) return;
     const { base, theirs } = conflict;
-    this.history.set(
-      takeIn(history, document, { base, theirs: whatWasTaken(base, theirs.document, document) }),
-    );
+    this.state.takeIn(document, { base, theirs: whatWasTaken(base, theirs.document, document) });
     this.saver()?.decide(document);
     this.steps.next();
   }
@@ -196,13 +152,12 @@ export class JobSession {
       'edits of another tab',
       (job) => mergeJobs(draft.base, draft.document, job, new Map(), 'mine').job,
     );
-    this.forget(left);
+    this.left.forget(left);
   }
 
   /** Removes a draft of a closed tab. */
-  async discard(left: LeftDraft): Promise<void> {
-    this.forget(left);
-    await this.drafts.remove(this.id(), left.tab, left.savedAt).catch(() => undefined);
+  discard(left: LeftDraft): Promise<void> {
+    return this.left.discard(this.id(), left);
   }
 
   /** Sends what waits; true = everything is on the server. */
@@ -210,78 +165,34 @@ export class JobSession {
     return this.savers.settled();
   }
 
-  private forget(left: LeftDraft): void {
-    this.leftDrafts.update((all) => all.filter((one) => one !== left));
-  }
-
-  private start(
-    saved: SavedJob,
-    left: readonly LeftDraft[],
-    taken: LeftDraft | null,
-    rest: readonly LeftDraft[],
-    known: History<Job> | null,
-  ): void {
-    const { id } = saved;
-    const saver = this.savers.open(id);
+  private start(saved: SavedJob, taken: LeftDraft | null, known: History<Job> | null): void {
+    const saver = this.savers.open(saved.id);
     this.taking?.unsubscribe();
     this.taking = saver.takenIn.subscribe((taking) => this.onTakenIn(taking));
-    this.id.set(id);
-    this.refusal.set('');
+    this.id.set(saved.id);
     this.takenIn.set(null);
     saver.begin(saved);
     this.saver.set(saver);
-    // What the server has already needs keeping no more.
-    for (const one of left) {
-      if (one.draft && sameValue(one.draft.document, saved.document))
-        void this.drafts.remove(id, one.tab, one.savedAt).catch(() => undefined);
-    }
-    this.leftDrafts.set(rest);
     const draft = taken?.draft ?? null;
     this.restored.set(draft !== null);
-    this.history.set(
-      known ??
-        (draft
-          ? record(startHistory(draft.base), 'restored edits', draft.document)
-          : startHistory(saved.document)),
-    );
+    const fresh = draft
+      ? record(startHistory(draft.base), 'restored edits', draft.document)
+      : startHistory(saved.document);
+    this.state.begin(known ?? fresh);
     if (draft && taken) {
       saver.adopt(taken);
-      saver.resume({ ...draft, document: this.history()!.present });
+      saver.resume({ ...draft, document: this.job()! });
     }
   }
 
   private onTakenIn(taking: TakenIn): void {
     this.takenIn.set(taking);
-    this.history.update(
-      (history) =>
-        history && takeIn(history, taking.job, { base: taking.base, theirs: taking.theirs.document }),
-    );
-    this.steps.next();
-  }
-
-  private move(next: History<Job>): void {
-    if (next === this.history()) return;
-    this.history.set(next);
-    this.saver()?.put(next.present);
+    this.state.takeIn(taking.job, { base: taking.base, theirs: taking.theirs.document });
     this.steps.next();
   }
 
   private keepHistory(): void {
-    const history = this.history();
+    const history = this.state.history();
     if (history && this.id() !== '') void this.histories.write(this.id(), history).catch(() => undefined);
   }
-}
-
-/** Their job without what was decided against: undo must not bring that in. */
-function whatWasTaken(base: Job, theirs: Job, decided: Job): Job {
-  return diffJobs(theirs, decided).reduce(
-    (job, { path }) => applyDifference(job, { path, theirs: valueAt(base, path) }),
-    theirs,
-  );
-}
-
-/** The newest draft that can be read, and the others. */
-function newestOf(left: readonly LeftDraft[]): [LeftDraft | null, readonly LeftDraft[]] {
-  const newest = left.find(({ draft }) => draft !== null) ?? null;
-  return [newest, left.filter((one) => one !== newest)];
 }

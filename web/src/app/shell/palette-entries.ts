@@ -89,13 +89,17 @@ export function paletteEntries(
   ];
 }
 
-/** Entries that contain every word of the query, those that start with it first. */
+/** Entries that contain every word of the query: those that start with it first, then those that say least beside it. */
 export function findEntries(entries: readonly PaletteEntry[], query: string): PaletteEntry[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return entries.slice(0, 40);
   const text = ({ label, group }: PaletteEntry): string => `${label} ${group}`.toLowerCase();
   return entries
     .filter((entry) => words.every((word) => text(entry).includes(word)))
-    .toSorted((a, b) => Number(text(b).startsWith(words[0]!)) - Number(text(a).startsWith(words[0]!)))
+    .toSorted(
+      (a, b) =>
+        Number(text(b).startsWith(words[0]!)) - Number(text(a).startsWith(words[0]!)) ||
+        a.label.length - b.label.length,
+    )
     .slice(0, 40);
 }
