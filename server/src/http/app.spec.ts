@@ -1,4 +1,4 @@
-import { newJob } from '@levamen/core/job';
+import { jobVersion, newJob } from '@levamen/core/job';
 import * as fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
@@ -37,7 +37,9 @@ describe('the application', () => {
 
   it('serves the catalogue, the file schema, and its own description', async () => {
     expect((await app.agent.get('/api/catalogue').expect(200)).body).toHaveLength(15);
-    expect((await app.agent.get('/api/schema/job.json').expect(200)).text).toContain('urn:levamen:job:5');
+    expect((await app.agent.get('/api/schema/job.json').expect(200)).text).toContain(
+      `urn:levamen:job:${jobVersion}`,
+    );
     expect((await app.agent.get('/api/docs').expect(200)).text).toContain('swagger-ui-bundle.js');
     await app.agent.get('/api/docs/assets/swagger-ui-bundle.js').expect(200);
     await app.agent.get('/api/docs/start.js').expect(200);

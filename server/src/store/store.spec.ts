@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { demoJobs, type Job, newJob, readJob } from '@levamen/core/job';
 import { jobQuerySchema, savedWeatherListSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -54,8 +55,9 @@ describe('the database', () => {
     await before.runMigrations();
     const id = '00000000-0000-4000-8000-00000000000a';
     const set = '00000000-0000-4000-8000-00000000000b';
-    const { outageWeather: _, ...brief } = demoJobs[0]!.job.brief;
-    const early = { ...demoJobs[0]!.job, version: 4, brief };
+    // As the first program of version 4 wrote it.
+    const golden = new URL('../../../core/src/job/testing/golden/job-v4-first.json', import.meta.url);
+    const early = JSON.parse(readFileSync(golden, 'utf8')) as Job;
     await before.query('INSERT INTO job (id, workspace_id, name, head_revision) VALUES ($1, $2, $3, 2)', [
       id,
       defaultWorkspaceId,
