@@ -34,7 +34,6 @@ export {
   type OutageWeather,
   type PlannedAddition,
   plannedAdditionSchema,
-  type PowerBasis,
 } from './brief/brief.schema.js';
 export { plannedLoad } from './brief/planned-load.js';
 export { type Settings, settingsOf } from './brief/settings.js';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, idSchema, nameSchema, noteSchema } from '../../base/index.js';
+import { amountSchema, field, idSchema, nameSchema, noteSchema } from '../../base/index.js';
 import { seasons } from '../../nature/index.js';
 
 export const goalWeights = ['decides', 'counts', 'none'] as const;
@@ -33,24 +33,67 @@ export const briefSchema = z.strictObject({
     ownSolar: goalWeightSchema,
     peakPrice: goalWeightSchema,
   }),
-  requiredRuntimeH: amountSchema(0.5, 720, 'h').nullable(),
-  designSeason: z.enum(seasons, { error: `Choose one of: ${seasons.join(', ')}` }).nullable(),
-  sizeForYear: amountSchema(0, 25, 'years').nullable(),
+  requiredRuntimeH: field(amountSchema(0.5, 720, 'h').nullable(), { label: 'Required runtime', unit: 'h' }),
+  designSeason: field(z.enum(seasons, { error: `Choose one of: ${seasons.join(', ')}` }).nullable(), {
+    label: 'Design season',
+    choices: [
+      ['winter', 'Winter'],
+      ['shoulder', 'Spring or autumn'],
+      ['summer', 'Summer'],
+    ],
+  }),
+  sizeForYear: field(amountSchema(0, 25, 'years').nullable(), {
+    label: 'Year of life to size for',
+    unit: 'yr',
+  }),
   /** Share of the nameplate an outage may use. */
-  outageDepth: amountSchema(0.1, 1).nullable(),
+  outageDepth: field(amountSchema(0.1, 1).nullable(), { label: 'Depth allowed in an outage', unit: 'share' }),
   /** Share of the nameplate used day by day. */
-  dailyDepth: amountSchema(0.1, 1).nullable(),
+  dailyDepth: field(amountSchema(0.1, 1).nullable(), { label: 'Depth used day by day', unit: 'share' }),
   /** Temperature of the battery in the design season. */
-  batteryTemperatureC: amountSchema(-30, 60, '°C').nullable(),
-  transferGapToleranceMs: amountSchema(0, 3_600_000, 'ms').nullable(),
+  batteryTemperatureC: field(amountSchema(-30, 60, '°C').nullable(), {
+    label: 'Battery temperature then',
+    unit: '°C',
+  }),
+  transferGapToleranceMs: field(amountSchema(0, 3_600_000, 'ms').nullable(), {
+    label: 'Transfer gap the household tolerates',
+  }),
   /** Will somebody walk to the panel and switch things off? */
-  handsOn: z.boolean({ error: 'Say yes or no' }).nullable(),
-  powerBasis: z.enum(powerBases, { error: `Choose one of: ${powerBases.join(', ')}` }).nullable(),
+  handsOn: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
+    label: 'In an outage',
+    choices: [
+      [true, 'Somebody switches things off'],
+      [false, 'Nobody may be home'],
+    ],
+  }),
+  powerBasis: field(z.enum(powerBases, { error: `Choose one of: ${powerBases.join(', ')}` }).nullable(), {
+    label: 'Running power to carry',
+    hint: 'Two schools; both are shown in Sources',
+    choices: [
+      ['coincident', 'As loads cycle'],
+      ['all-at-once', 'Everything at once'],
+    ],
+  }),
   /** Weather to get through. */
-  outageWeather: z.enum(outageWeathers, { error: `Choose one of: ${outageWeathers.join(', ')}` }).nullable(),
+  outageWeather: field(
+    z.enum(outageWeathers, { error: `Choose one of: ${outageWeathers.join(', ')}` }).nullable(),
+    {
+      label: 'Weather to get through',
+      hint: 'Sun and generator are entered in Outage, under Conditions',
+      choices: [
+        ['no-sun', 'No sun at all'],
+        ['hard', 'A hard spell: 19 of 20 outages'],
+        ['usual', 'Usual weather: half of them'],
+      ],
+    },
+  ),
   /** Solar energy of a usual day in the design season that the house does not use at once. */
-  surplusSolarWhPerDay: amountSchema(0, 500_000, 'Wh').nullable(),
+  surplusSolarWhPerDay: field(amountSchema(0, 500_000, 'Wh').nullable(), {
+    label: 'Surplus solar on a usual day of that season',
+    unit: 'kWh',
+    hint: 'What the array makes and the house does not use at once',
+  }),
   plannedAdditions: z.array(plannedAdditionSchema).max(30, 'Use at most 30 planned additions'),
-  notes: noteSchema(),
+  notes: field(noteSchema(), { label: 'What was said and seen', rows: 5 }),
 });
 export type Brief = z.infer<typeof briefSchema>;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, idSchema } from '../../base/index.js';
+import { amountSchema, countSchema, field, idSchema } from '../../base/index.js';
 
 /** What an outage meets: weather, household, and the state things are in. null = a stated default. */
 export const scenarioSchema = z.strictObject({
@@ -9,19 +9,40 @@ export const scenarioSchema = z.strictObject({
   weatherId: idSchema.nullable(),
   /** Chooses the synthetic year and when loads switch. */
   seed: countSchema(1, 99_999),
-  household: z.enum(['usual', 'saving'], { error: 'Choose usual or saving' }),
+  household: field(z.enum(['usual', 'saving'], { error: 'Choose usual or saving' }), {
+    label: 'Household',
+    hint: 'One that saves leaves comfort off and halves what it should have',
+    choices: [
+      ['usual', 'Lives as usual'],
+      ['saving', 'Saves'],
+    ],
+  }),
   /** Share of the usable energy that is there when the outage starts. */
-  startCharge: amountSchema(0.02, 1).nullable(),
+  startCharge: field(amountSchema(0.02, 1).nullable(), { label: 'Charge at the start', unit: 'share' }),
   /** Share of the usable energy at which the house is let go dark, so that the system can start again. */
-  keptForRestart: amountSchema(0, 0.5).nullable(),
+  keptForRestart: field(amountSchema(0, 0.5).nullable(), { label: 'Kept for a restart', unit: 'share' }),
   /** How far above its threshold a shed circuit comes back. */
-  restoreAbove: amountSchema(0.01, 0.5).nullable(),
+  restoreAbove: field(amountSchema(0.01, 0.5).nullable(), {
+    label: 'Shed circuits come back above',
+    unit: 'share',
+  }),
   /** Where the battery stands decides how cold it gets. */
-  batteryPlace: z
-    .enum(['as-said', 'unheated', 'outdoors'], { error: 'Choose as-said, unheated or outdoors' })
-    .nullable(),
+  batteryPlace: field(
+    z.enum(['as-said', 'unheated', 'outdoors'], { error: 'Choose as-said, unheated or outdoors' }).nullable(),
+    {
+      label: 'Battery stands',
+      choices: [
+        ['as-said', 'as the brief says'],
+        ['unheated', 'in an unheated room'],
+        ['outdoors', 'outdoors'],
+      ],
+    },
+  ),
   /** Until somebody resets a locked-out inverter; counts for a hands-on household. */
-  resetAfterMin: amountSchema(1, 2880, 'min').nullable(),
+  resetAfterMin: field(amountSchema(1, 2880, 'min').nullable(), {
+    label: 'Reset after a lock-out within',
+    unit: 'min',
+  }),
 });
 export type Scenario = z.infer<typeof scenarioSchema>;
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   amountSchema,
   countSchema,
+  field,
   idSchema,
   lineSchema,
   moneySchema,
@@ -9,10 +10,10 @@ import {
 } from '../../base/index.js';
 import { legSetSchema } from '../../electric/index.js';
 
-const share = amountSchema(0, 1);
-const clockHour = countSchema(0, 23);
+const share = () => amountSchema(0, 1);
+const clockHour = () => countSchema(0, 23);
 /** The circuit it hangs on, and so the island it feeds; null = nobody has said: the first island. */
-const circuitId = idSchema.nullable();
+const circuitId = () => field(idSchema.nullable(), { label: 'On circuit' });
 
 /** A point of the line of hills, roofs and trees that an array sees. */
 const horizonPointSchema = z.strictObject({
@@ -26,46 +27,66 @@ export const maxArrays = 12;
 /** A solar array with the inverter behind it. */
 export const solarArraySchema = z.strictObject({
   id: idSchema,
-  circuitId,
-  name: nameSchema(60),
+  circuitId: circuitId(),
+  name: field(nameSchema(60), { label: 'Array' }),
   /** Direct-current power under standard test conditions. */
-  ratedW: amountSchema(100, 200_000, 'W'),
-  tiltDeg: amountSchema(0, 90, '°'),
+  ratedW: field(amountSchema(100, 200_000, 'W'), { label: 'Power of the modules', unit: 'W' }),
+  tiltDeg: field(amountSchema(0, 90, '°'), { label: 'Tilt', unit: 'deg' }),
   /** Direction it faces, clockwise from north. */
-  facingDeg: amountSchema(0, 360, '°'),
+  facingDeg: field(amountSchema(0, 360, '°'), {
+    label: 'Faces',
+    unit: 'deg',
+    hint: '0 north, 90 east, 180 south',
+  }),
   /** AC: an inverter of its own, on the house side of the isolating device. DC: at the battery's own inverter. */
-  coupling: z.enum(['ac', 'dc'], { error: 'Choose ac or dc' }),
+  coupling: field(z.enum(['ac', 'dc'], { error: 'Choose ac or dc' }), {
+    label: 'Coupling',
+    choices: [
+      ['ac', 'AC, own inverter'],
+      ['dc', 'DC, battery inverter'],
+    ],
+  }),
   /** Power at which its inverter clips; null = a sixth less than the array. */
-  inverterW: amountSchema(100, 200_000, 'W').nullable(),
-  legs: legSetSchema,
+  inverterW: field(amountSchema(100, 200_000, 'W').nullable(), { label: 'Its inverter', unit: 'W' }),
+  legs: field(legSetSchema.clone(), { label: 'Legs' }),
   /** All losses of the array together; null = the usual ones. */
-  loss: amountSchema(0, 0.9).nullable(),
+  loss: field(amountSchema(0, 0.9).nullable(), { label: 'Losses', unit: 'share' }),
   horizon: z.array(horizonPointSchema).max(36, 'Use at most 36 points'),
   /** Share of the beam that is shaded away in each clock hour of standard time; null = none but the horizon. */
-  shadeByHour: z.array(share).length(24, 'Give 24 shares, one for each hour').nullable(),
+  shadeByHour: z.array(share()).length(24, 'Give 24 shares, one for each hour').nullable(),
 });
 export type SolarArray = z.infer<typeof solarArraySchema>;
 
 export const generatorSchema = z.strictObject({
   id: idSchema,
-  circuitId,
-  powerW: amountSchema(300, 100_000, 'W'),
+  circuitId: circuitId(),
+  powerW: field(amountSchema(300, 100_000, 'W'), { label: 'Power', unit: 'W' }),
   /** "auto": two-wire start by state of charge. "hand": somebody comes, connects it at the inlet and starts it. */
-  start: z.enum(['auto', 'hand'], { error: 'Choose auto or hand' }),
+  start: field(z.enum(['auto', 'hand'], { error: 'Choose auto or hand' }), {
+    label: 'Starts',
+    choices: [
+      ['auto', 'by itself, two-wire'],
+      ['hand', 'by hand at an inlet'],
+    ],
+  }),
   /** Until somebody is there; counts with "hand" only. */
-  comesAfterMin: amountSchema(0, 2880, 'min'),
-  startBelow: share,
-  stopAbove: share,
-  warmUpMin: amountSchema(0, 60, 'min'),
+  comesAfterMin: field(amountSchema(0, 2880, 'min'), { label: 'Until somebody comes', unit: 'min' }),
+  startBelow: field(share(), { label: 'Starts below', unit: 'share' }),
+  stopAbove: field(share(), { label: 'Stops above', unit: 'share' }),
+  warmUpMin: field(amountSchema(0, 60, 'min'), { label: 'Warms up', unit: 'min' }),
   /** What the charger takes from it for the battery at most. */
-  chargerW: amountSchema(0, 100_000, 'W'),
+  chargerW: field(amountSchema(0, 100_000, 'W'), { label: 'For the battery at most', unit: 'W' }),
   /** Fuel on site; null = a gas line. */
-  fuelL: amountSchema(0, 10_000, 'l').nullable(),
+  fuelL: field(amountSchema(0, 10_000, 'l').nullable(), {
+    label: 'Fuel on site',
+    unit: 'l',
+    hint: 'Empty: a gas line',
+  }),
   /** Litres (or the like) an hour while it idles, and at full power; between the two straight. */
-  idleLPerH: amountSchema(0, 100, 'l/h'),
-  fullLPerH: amountSchema(0.05, 200, 'l/h'),
+  idleLPerH: field(amountSchema(0, 100, 'l/h'), { label: 'Burns idling', unit: 'l/h' }),
+  fullLPerH: field(amountSchema(0.05, 200, 'l/h'), { label: 'Burns at full power', unit: 'l/h' }),
   /** Clock hours in which it is not run; null = none. */
-  quiet: z.strictObject({ fromH: clockHour, toH: clockHour }).nullable(),
+  quiet: z.strictObject({ fromH: clockHour(), toH: clockHour() }).nullable(),
   /** Solar with inverters of its own is kept off while it runs. */
   locksSolarOut: z.boolean({ error: 'Say yes or no' }),
 });
@@ -73,16 +94,22 @@ export type Generator = z.infer<typeof generatorSchema>;
 
 export const vehicleSchema = z.strictObject({
   id: idSchema,
-  circuitId,
+  circuitId: circuitId(),
   /** "sink" takes sun that nothing else takes; "source" feeds the house when the battery is low. */
-  role: z.enum(['sink', 'source'], { error: 'Choose sink or source' }),
-  powerW: amountSchema(300, 50_000, 'W'),
-  energyWh: amountSchema(1000, 300_000, 'Wh'),
+  role: field(z.enum(['sink', 'source'], { error: 'Choose sink or source' }), {
+    label: 'It is',
+    choices: [
+      ['source', 'a source'],
+      ['sink', 'a sink for spare sun'],
+    ],
+  }),
+  powerW: field(amountSchema(300, 50_000, 'W'), { label: 'Power', unit: 'W' }),
+  energyWh: field(amountSchema(1000, 300_000, 'Wh'), { label: 'Its battery', unit: 'kWh' }),
   /** Share of its energy it has when the outage starts, and what it keeps for driving. */
-  startCharge: share,
-  keeps: share,
+  startCharge: field(share(), { label: 'Charged at the start', unit: 'share' }),
+  keeps: field(share(), { label: 'Keeps for driving', unit: 'share' }),
   /** State of charge of the house battery below which it feeds. */
-  feedsBelow: share,
+  feedsBelow: field(share(), { label: 'Feeds below a charge of', unit: 'share' }),
 });
 export type Vehicle = z.infer<typeof vehicleSchema>;
 

@@ -10,11 +10,11 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import type { UnitSystem } from '@levamen/core/base';
+import type { FieldUnit, UnitSystem } from '@levamen/core/base';
 import { InputText } from 'primeng/inputtext';
 import { debounceTime, merge, Subject } from 'rxjs';
 import type * as z from 'zod';
-import { fieldScale, type FieldUnit } from './field-units';
+import { fieldScale } from './field-units';
 import { amountText, readAmount } from './read-amount';
 import { Typing } from './typing';
 

@@ -1,25 +1,4 @@
-import type { UnitFactors, UnitSystem } from '@levamen/core/base';
-
-export type FieldUnit =
-  | 'W'
-  | 'kWh'
-  | 'h'
-  | 'yr'
-  | 'share'
-  | '°C'
-  | 'ms'
-  | 'A'
-  | 'V'
-  | 'm²'
-  | 'm'
-  | 'deg'
-  | 's'
-  | 'min'
-  | 'l'
-  | 'l/h'
-  | 'hp'
-  | 'count'
-  | 'factor';
+import type { FieldUnit, UnitFactors, UnitSystem } from '@levamen/core/base';
 
 /** How a field shows and reads a value that is kept in another unit. */
 export interface FieldScale {

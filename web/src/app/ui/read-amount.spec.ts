@@ -2,7 +2,7 @@ import { amountSchema } from '@levamen/core/base';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { amountText, readAmount } from './read-amount';
-import type { FieldUnit } from './field-units';
+import type { FieldUnit } from '@levamen/core/base';
 
 const read = (
   text: string,

@@ -1,6 +1,7 @@
 import { parseQuantity, type UnitSystem } from '@levamen/core/base';
 import type * as z from 'zod';
-import { fieldScale, type FieldUnit } from './field-units';
+import type { FieldUnit } from '@levamen/core/base';
+import { fieldScale } from './field-units';
 
 export type ReadAmount =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };

@@ -1,17 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Season } from '@levamen/core/nature';
 import { type Supply, supplySchema, type SupplySystem } from '@levamen/core/electric';
 import { outageFacts, type Site, siteSchema } from '@levamen/core/house';
 import {
   type Brief,
   briefSchema,
   changeSupply,
+  emptyPlan,
   type GoalWeight,
-  type OutageWeather,
   type PlannedAddition,
   plannedAdditionSchema,
-  type PowerBasis,
 } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
@@ -21,6 +19,8 @@ import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { supplyChoices } from '../../ui/supply-choices';
 import { TextField } from '../../ui/text-field';
 
@@ -35,7 +35,7 @@ const goals: readonly { readonly key: GoalKey; readonly label: string; readonly 
 /** What the household wants, where, and how the house is fed. */
 @Component({
   selector: 'lv-brief-stage',
-  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule, SelectButton, TextField],
+  imports: [AmountField, Button, Checkbox, ChoiceField, FormField, FormsModule, SelectButton, TextField],
   templateUrl: './brief-stage.html',
   styleUrl: './brief-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,7 +47,27 @@ export class BriefStage {
   protected readonly plan = this.session.plan;
   protected readonly settings = computed(() => this.evaluations.evaluation()?.settings ?? null);
   protected readonly units = this.evaluations.units;
-  protected readonly brief = briefSchema.shape;
+  private readonly asked = computed(() => this.plan()?.brief ?? emptyPlan().brief);
+  /** Until the job is open nothing is drawn. */
+  protected readonly form = formOf<Brief>(briefSchema.shape, this.asked, (change) => this.setBrief(change), {
+    units: this.units,
+    defaults: computed(() => {
+      const settings = this.settings();
+      return settings
+        ? {
+            ...settings,
+            outageDepth: {
+              value: settings.outageDepth.lithium.value,
+              why: '100 % for lithium, 50 % for lead-acid',
+            },
+            dailyDepth: {
+              value: settings.dailyDepth.lithium.value,
+              why: '80 % for lithium, 50 % for lead-acid',
+            },
+          }
+        : {};
+    }),
+  });
   protected readonly site = siteSchema.shape;
   protected readonly supply = supplySchema.shape;
   protected readonly planned = plannedAdditionSchema.shape;
@@ -59,24 +79,6 @@ export class BriefStage {
     { label: 'decides', value: 'decides' },
     { label: 'counts', value: 'counts' },
     { label: 'no', value: 'none' },
-  ];
-  protected readonly seasonChoices: Choice<Season>[] = [
-    { label: 'Winter', value: 'winter' },
-    { label: 'Spring or autumn', value: 'shoulder' },
-    { label: 'Summer', value: 'summer' },
-  ];
-  protected readonly handsOnChoices: Choice<boolean>[] = [
-    { label: 'Somebody switches things off', value: true },
-    { label: 'Nobody may be home', value: false },
-  ];
-  protected readonly powerChoices: Choice<PowerBasis>[] = [
-    { label: 'As loads cycle', value: 'coincident' },
-    { label: 'Everything at once', value: 'all-at-once' },
-  ];
-  protected readonly weatherChoices: Choice<OutageWeather>[] = [
-    { label: 'No sun at all', value: 'no-sun' },
-    { label: 'A hard spell: 19 of 20 outages', value: 'hard' },
-    { label: 'Usual weather: half of them', value: 'usual' },
   ];
   protected readonly gapChoices: Choice<number>[] = [
     { label: 'Not noticed (20 ms)', value: 20 },
@@ -106,8 +108,8 @@ export class BriefStage {
       : [...this.gapChoices, { label: `${said} ms`, value: said }];
   });
 
-  protected setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {
-    this.session.edit('brief', (plan) => ({ ...plan, brief: { ...plan.brief, [key]: value } }));
+  private setBrief(change: Partial<Brief>): void {
+    this.session.edit('brief', (plan) => ({ ...plan, brief: { ...plan.brief, ...change } }));
   }
 
   protected setGoal(key: GoalKey, weight: GoalWeight | null): void {

@@ -4,8 +4,9 @@ import { type SupplySystem, systemFacts } from '@levamen/core/electric';
 import { type SolarArray, solarArraySchema, usualInverterW } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
-import { AmountField } from '../../../ui/amount-field';
-import { ChoiceField, type Choice } from '../../../ui/choice-field';
+import type { Choice } from '../../../ui/choice-field';
+import { formOf } from '../../../ui/form';
+import { FormField } from '../../../ui/form-field';
 import { TextField } from '../../../ui/text-field';
 import { horizonText, readHorizon, readShade, shadeText } from './read-points';
 import { ScenarioEdits } from './scenario-edits';
@@ -13,79 +14,22 @@ import { ScenarioEdits } from './scenario-edits';
 /** One solar array. */
 @Component({
   selector: 'lv-array-fields',
-  imports: [AmountField, Button, ChoiceField, TextField],
+  imports: [Button, FormField, TextField],
   template: `
     <div class="grid">
-      <lv-text-field
-        label="Array"
-        [schema]="shape.name"
-        [value]="array().name"
-        (valueChange)="set({ name: $event })"
-      />
-      <lv-amount-field
-        label="Power of the modules"
-        unit="W"
-        [schema]="shape.ratedW"
-        [value]="array().ratedW"
-        (valueChange)="set({ ratedW: $event ?? array().ratedW })"
-      />
-      <lv-amount-field
-        label="Tilt"
-        unit="deg"
-        [schema]="shape.tiltDeg"
-        [value]="array().tiltDeg"
-        (valueChange)="set({ tiltDeg: $event ?? 0 })"
-      />
-      <lv-amount-field
-        label="Faces"
-        unit="deg"
-        hint="0 north, 90 east, 180 south"
-        [schema]="shape.facingDeg"
-        [value]="array().facingDeg"
-        (valueChange)="set({ facingDeg: $event ?? 0 })"
-      />
-      <lv-choice-field
-        label="Coupling"
-        [choices]="couplings"
-        [value]="array().coupling"
-        (valueChange)="set({ coupling: $event ?? 'ac' })"
-      />
+      <lv-form-field [of]="form" name="name" />
+      <lv-form-field [of]="form" name="ratedW" />
+      <lv-form-field [of]="form" name="tiltDeg" />
+      <lv-form-field [of]="form" name="facingDeg" />
+      <lv-form-field [of]="form" name="coupling" />
       @if (array().coupling === 'ac') {
-        <lv-amount-field
-          label="Its inverter"
-          unit="W"
-          [optional]="true"
-          [schema]="shape.inverterW"
-          [value]="array().inverterW"
-          [assumed]="usualInverterW()"
-          why="a sixth less than the modules"
-          (valueChange)="set({ inverterW: $event })"
-        />
-        <lv-choice-field
-          label="Legs"
-          [choices]="legs()"
-          [value]="array().legs"
-          (valueChange)="set({ legs: $event ?? array().legs })"
-        />
+        <lv-form-field [of]="form" name="inverterW" />
+        <lv-form-field [of]="form" name="legs" [choices]="legs()" />
       }
       @if (circuits().length > 1) {
-        <lv-choice-field
-          label="On circuit"
-          [choices]="circuits()"
-          [value]="array().circuitId"
-          (valueChange)="set({ circuitId: $event })"
-        />
+        <lv-form-field [of]="form" name="circuitId" [choices]="circuits()" />
       }
-      <lv-amount-field
-        label="Losses"
-        unit="share"
-        [optional]="true"
-        [schema]="shape.loss"
-        [value]="array().loss"
-        [assumed]="usualLoss"
-        why="NREL/TP-6A20-62641, recalled"
-        (valueChange)="set({ loss: $event })"
-      />
+      <lv-form-field [of]="form" name="loss" />
       <lv-text-field
         label="Horizon"
         hint="direction:height of hills and trees, as 90:12, 180:5"
@@ -119,13 +63,17 @@ export class ArrayFields {
   readonly system = input.required<SupplySystem>();
   readonly circuits = input.required<readonly Choice<string | null>[]>();
   protected readonly edits = inject(ScenarioEdits);
-  protected readonly shape = solarArraySchema.shape;
-  protected readonly usualLoss = totalLoss(defaultLosses);
-  protected readonly usualInverterW = computed(() => usualInverterW(this.array()));
-  protected readonly couplings: Choice<SolarArray['coupling']>[] = [
-    { label: 'AC, own inverter', value: 'ac' },
-    { label: 'DC, battery inverter', value: 'dc' },
-  ];
+  protected readonly form = formOf<SolarArray>(
+    solarArraySchema.shape,
+    this.array,
+    (change) => this.set(change),
+    {
+      defaults: computed(() => ({
+        inverterW: { value: usualInverterW(this.array()), why: 'a sixth less than the modules' },
+        loss: { value: totalLoss(defaultLosses), why: 'NREL/TP-6A20-62641, recalled' },
+      })),
+    },
+  );
   protected readonly legs = computed((): Choice<SolarArray['legs']>[] =>
     systemFacts[this.system()].legSets.map((set) => ({ label: set, value: set })),
   );

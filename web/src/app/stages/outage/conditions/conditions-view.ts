@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import { maxArrays, outageSettingsOf, type Plan, scenarioSchema, settingsOf } from '@levamen/core/design';
+import {
+  maxArrays,
+  outageSettingsOf,
+  type Plan,
+  type Scenario,
+  scenarioSchema,
+  settingsOf,
+} from '@levamen/core/design';
 import { circuitsById, circuitText } from '@levamen/core/house';
 import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study';
 
@@ -8,30 +15,19 @@ import { Button } from 'primeng/button';
 import { WeatherYears } from '../../../data/weather-years';
 import { injectFindings } from '../../../data/findings';
 import { FindingsList } from '../../../ui/findings-list';
-import { AmountField } from '../../../ui/amount-field';
-import { ChoiceField, type Choice } from '../../../ui/choice-field';
+import type { Choice } from '../../../ui/choice-field';
+import { formOf } from '../../../ui/form';
+import { FormField } from '../../../ui/form-field';
 import { ArrayFields } from './array-fields';
 import { GeneratorFields } from './generator-fields';
 import { ScenarioEdits } from './scenario-edits';
 import { VehicleFields } from './vehicle-fields';
 import { WeatherFields } from './weather-fields';
 
-type Household = Plan['outage']['household'];
-type Place = NonNullable<Plan['outage']['batteryPlace']>;
-
 /** What an outage meets: weather, sun, generator, vehicle, household, battery. */
 @Component({
   selector: 'lv-conditions-view',
-  imports: [
-    FindingsList,
-    AmountField,
-    ArrayFields,
-    Button,
-    ChoiceField,
-    GeneratorFields,
-    VehicleFields,
-    WeatherFields,
-  ],
+  imports: [FindingsList, ArrayFields, Button, FormField, GeneratorFields, VehicleFields, WeatherFields],
   providers: [ScenarioEdits],
   template: `
     <div class="cards">
@@ -47,62 +43,13 @@ type Place = NonNullable<Plan['outage']['batteryPlace']>;
       <section class="sheet" aria-label="Household and battery">
         <h2>Household and battery</h2>
         <div class="grid">
-          <lv-choice-field
-            label="Household"
-            hint="One that saves leaves comfort off and halves what it should have"
-            [choices]="households"
-            [value]="plan().outage.household"
-            (valueChange)="edits.set('household', { household: $event ?? 'usual' })"
-          />
-          <lv-amount-field
-            label="Charge at the start"
-            unit="share"
-            [optional]="true"
-            [schema]="shape.startCharge"
-            [value]="plan().outage.startCharge"
-            [assumed]="said().startCharge.value"
-            [why]="said().startCharge.why"
-            (valueChange)="edits.set('charge at the start', { startCharge: $event })"
-          />
-          <lv-amount-field
-            label="Kept for a restart"
-            unit="share"
-            [optional]="true"
-            [schema]="shape.keptForRestart"
-            [value]="plan().outage.keptForRestart"
-            [assumed]="said().keptForRestart.value"
-            [why]="said().keptForRestart.why"
-            (valueChange)="edits.set('charge kept for a restart', { keptForRestart: $event })"
-          />
-          <lv-amount-field
-            label="Shed circuits come back above"
-            unit="share"
-            [optional]="true"
-            [schema]="shape.restoreAbove"
-            [value]="plan().outage.restoreAbove"
-            [assumed]="said().restoreAbove.value"
-            [why]="said().restoreAbove.why"
-            (valueChange)="edits.set('where shed circuits come back', { restoreAbove: $event })"
-          />
-          <lv-choice-field
-            label="Battery stands"
-            [choices]="places"
-            [value]="plan().outage.batteryPlace"
-            [assumed]="said().batteryPlace.value"
-            [why]="said().batteryPlace.why"
-            (valueChange)="edits.set('place of the battery', { batteryPlace: $event })"
-          />
+          <lv-form-field [of]="form" name="household" />
+          <lv-form-field [of]="form" name="startCharge" />
+          <lv-form-field [of]="form" name="keptForRestart" />
+          <lv-form-field [of]="form" name="restoreAbove" />
+          <lv-form-field [of]="form" name="batteryPlace" />
           @if (handsOn()) {
-            <lv-amount-field
-              label="Reset after a lock-out within"
-              unit="min"
-              [optional]="true"
-              [schema]="shape.resetAfterMin"
-              [value]="plan().outage.resetAfterMin"
-              [assumed]="said().resetAfterMin.value"
-              [why]="said().resetAfterMin.why"
-              (valueChange)="edits.set('reset after a lock-out', { resetAfterMin: $event })"
-            />
+            <lv-form-field [of]="form" name="resetAfterMin" />
           }
         </div>
       </section>
@@ -193,7 +140,12 @@ export class ConditionsView {
   ]);
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
-  protected readonly shape = scenarioSchema.shape;
+  protected readonly form = formOf<Scenario>(
+    scenarioSchema.shape,
+    computed(() => this.plan().outage),
+    (change, label) => this.edits.set(label, change),
+    { defaults: computed(() => this.said()) },
+  );
   protected readonly mostArrays = maxArrays;
   protected readonly said = computed(() => outageSettingsOf(this.plan()));
   private readonly all = injectFindings();
@@ -217,13 +169,4 @@ export class ConditionsView {
     };
   });
   protected readonly handsOn = computed(() => settingsOf(this.plan()).handsOn.value);
-  protected readonly households: Choice<Household>[] = [
-    { label: 'Lives as usual', value: 'usual' },
-    { label: 'Saves', value: 'saving' },
-  ];
-  protected readonly places: Choice<Place>[] = [
-    { label: 'as the brief says', value: 'as-said' },
-    { label: 'in an unheated room', value: 'unheated' },
-    { label: 'outdoors', value: 'outdoors' },
-  ];
 }

@@ -5,99 +5,32 @@ import { type Generator, generatorSchema } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { AmountField } from '../../../ui/amount-field';
-import { ChoiceField, type Choice } from '../../../ui/choice-field';
+import type { Choice } from '../../../ui/choice-field';
+import { formOf } from '../../../ui/form';
+import { FormField } from '../../../ui/form-field';
 import { ScenarioEdits } from './scenario-edits';
 
 /** The generator. */
 @Component({
   selector: 'lv-generator-fields',
-  imports: [AmountField, Button, Checkbox, ChoiceField, FormsModule],
+  imports: [AmountField, Button, Checkbox, FormField, FormsModule],
   template: `
     <div class="grid">
-      @if (circuits().length > 1) {
-        <lv-choice-field
-          label="On circuit"
-          [choices]="circuits()"
-          [value]="generator().circuitId"
-          (valueChange)="edits.setGenerator({ circuitId: $event })"
-        />
-      }
-      <lv-choice-field
-        label="Starts"
-        [choices]="starts"
-        [value]="generator().start"
-        (valueChange)="edits.setGenerator({ start: $event ?? 'auto' })"
-      />
-      <lv-amount-field
-        label="Power"
-        unit="W"
-        [schema]="shape.powerW"
-        [value]="generator().powerW"
-        (valueChange)="edits.setGenerator({ powerW: $event ?? generator().powerW })"
-      />
-      <lv-amount-field
-        label="For the battery at most"
-        unit="W"
-        [schema]="shape.chargerW"
-        [value]="generator().chargerW"
-        (valueChange)="edits.setGenerator({ chargerW: $event ?? 0 })"
-      />
+      <lv-form-field [of]="form" name="start" />
+      <lv-form-field [of]="form" name="powerW" />
+      <lv-form-field [of]="form" name="chargerW" />
       @if (generator().start === 'hand') {
-        <lv-amount-field
-          label="Until somebody comes"
-          unit="min"
-          [schema]="shape.comesAfterMin"
-          [value]="generator().comesAfterMin"
-          (valueChange)="edits.setGenerator({ comesAfterMin: $event ?? 0 })"
-        />
+        <lv-form-field [of]="form" name="comesAfterMin" />
       }
-      <lv-amount-field
-        label="Starts below"
-        unit="share"
-        [schema]="shape.startBelow"
-        [value]="generator().startBelow"
-        (valueChange)="edits.setGenerator({ startBelow: $event ?? 0 })"
-      />
-      <lv-amount-field
-        label="Stops above"
-        unit="share"
-        [schema]="shape.stopAbove"
-        [value]="generator().stopAbove"
-        (valueChange)="edits.setGenerator({ stopAbove: $event ?? 1 })"
-      />
-      <lv-amount-field
-        label="Warms up"
-        unit="min"
-        [schema]="shape.warmUpMin"
-        [value]="generator().warmUpMin"
-        (valueChange)="edits.setGenerator({ warmUpMin: $event ?? 0 })"
-      />
-      <lv-amount-field
-        label="Fuel on site"
-        unit="l"
-        hint="Empty: a gas line"
-        [system]="units()"
-        [optional]="true"
-        [schema]="shape.fuelL"
-        [value]="generator().fuelL"
-        (valueChange)="edits.setGenerator({ fuelL: $event })"
-      />
-      <lv-amount-field
-        label="Burns idling"
-        unit="l/h"
-        [system]="units()"
-        [schema]="shape.idleLPerH"
-        [value]="generator().idleLPerH"
-        (valueChange)="edits.setGenerator({ idleLPerH: $event ?? 0 })"
-      />
-      <lv-amount-field
-        label="Burns at full power"
-        unit="l/h"
-        [system]="units()"
-        [schema]="shape.fullLPerH"
-        [value]="generator().fullLPerH"
-        (valueChange)="edits.setGenerator({ fullLPerH: $event ?? generator().fullLPerH })"
-      />
+      <lv-form-field [of]="form" name="startBelow" />
+      <lv-form-field [of]="form" name="stopAbove" />
+      <lv-form-field [of]="form" name="warmUpMin" />
+      <lv-form-field [of]="form" name="fuelL" />
+      <lv-form-field [of]="form" name="idleLPerH" />
+      <lv-form-field [of]="form" name="fullLPerH" />
+      @if (circuits().length > 1) {
+        <lv-form-field [of]="form" name="circuitId" [choices]="circuits()" />
+      }
       <lv-amount-field
         label="Quiet from"
         unit="count"
@@ -146,13 +79,13 @@ export class GeneratorFields {
   readonly circuits = input.required<readonly Choice<string | null>[]>();
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
-  protected readonly shape = generatorSchema.shape;
+  protected readonly form = formOf<Generator>(
+    generatorSchema.shape,
+    this.generator,
+    (change) => this.edits.setGenerator(change),
+    { units: this.units },
+  );
   protected readonly quiet = generatorSchema.shape.quiet.unwrap().shape;
-  protected readonly starts: Choice<Generator['start']>[] = [
-    { label: 'by itself, two-wire', value: 'auto' },
-    { label: 'by hand at an inlet', value: 'hand' },
-  ];
-
   protected setQuiet(end: 'fromH' | 'toH', hour: number | null): void {
     const now = this.generator().quiet ?? { fromH: 22, toH: 7 };
     this.edits.setGenerator({ quiet: hour === null ? null : { ...now, [end]: hour } });

@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { fieldFacts } from '@levamen/core/base';
+import type * as z from 'zod';
+import { AmountField } from './amount-field';
+import { ChoiceField, type Choice } from './choice-field';
+import type { Form } from './form';
+import { TextField } from './text-field';
+
+/**
+ * One field of a form. Label, unit, hint, choices and bounds are those of its schema; whether it may be left empty is told
+ * by the schema, too.
+ *
+ * @example <lv-form-field [of]="form" name="powerW" />
+ */
+@Component({
+  selector: 'lv-form-field',
+  imports: [AmountField, ChoiceField, TextField],
+  template: `
+    @switch (kind()) {
+      @case ('choice') {
+        <lv-choice-field
+          [label]="facts().label"
+          [hint]="facts().hint ?? ''"
+          [choices]="listed()"
+          [value]="value()"
+          [assumed]="assumed()"
+          [why]="why()"
+          (valueChange)="take($event)"
+        />
+      }
+      @case ('amount') {
+        <lv-amount-field
+          [label]="facts().label"
+          [hint]="facts().hint ?? ''"
+          [unit]="facts().unit!"
+          [system]="of().units()"
+          [optional]="optional()"
+          [schema]="amountSchema()"
+          [value]="amount()"
+          [assumed]="assumedAmount()"
+          [why]="why()"
+          (valueChange)="take($event)"
+        />
+      }
+      @default {
+        <lv-text-field
+          [label]="facts().label"
+          [hint]="facts().hint ?? ''"
+          [rows]="facts().rows ?? 1"
+          [schema]="schema()"
+          [value]="text()"
+          (valueChange)="take($event)"
+        />
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-width: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormField<T extends object> {
+  readonly of = input.required<Form<T>>();
+  readonly name = input.required<keyof T & string>();
+  /** What there is to choose, where that depends on the job. */
+  readonly choices = input<readonly Choice<unknown>[] | null>(null);
+
+  protected readonly schema = computed((): z.ZodType => this.of().shape[this.name()]);
+  protected readonly facts = computed(() => {
+    const facts = fieldFacts.get(this.schema());
+    if (!facts) throw new Error(`The field "${this.name()}" has no label`);
+    return facts;
+  });
+  protected readonly kind = computed((): 'choice' | 'amount' | 'text' => {
+    const { choices, unit } = this.facts();
+    if (choices ?? this.choices()) return 'choice';
+    return unit ? 'amount' : 'text';
+  });
+  /** May it be left empty? */
+  protected readonly optional = computed(() => this.schema().safeParse(null).success);
+  protected readonly listed = computed((): readonly Choice<unknown>[] => {
+    return this.choices() ?? (this.facts().choices ?? []).map(([value, label]) => ({ value, label }));
+  });
+  protected readonly value = computed((): unknown => this.of().value()[this.name()]);
+  private readonly default = computed(() => this.of().defaults()[this.name()]);
+  protected readonly assumed = computed((): unknown => this.default()?.value ?? null);
+  protected readonly why = computed(() => this.default()?.why ?? '');
+
+  // An amount has a unit, and so is a number; everything else that is no choice is a text.
+  protected readonly amountSchema = computed(() => this.schema() as z.ZodType<number | null>);
+  protected readonly amount = computed(() => this.value() as number | null);
+  protected readonly assumedAmount = computed(() => this.assumed() as number | null);
+  protected readonly text = computed(() => (this.value() as string | null) ?? '');
+
+  protected take(value: unknown): void {
+    if (value === null && !this.optional()) return;
+    this.of().set({ [this.name()]: value } as Partial<T>, this.facts().label.toLowerCase());
+  }
+}
