@@ -1,4 +1,4 @@
-import { isDict, keyInWords, nameOf, namesIn, partsOf } from './identity.js';
+import { isDict, keyInWords, nameOf, namesIn, partsOf, pathLabel } from './identity.js';
 import { sameValue } from './same-value.js';
 
 /** One field in which two documents differ. */
@@ -34,7 +34,7 @@ export function diffJobs(mine: unknown, theirs: unknown): FieldDifference[] {
       }
       return;
     }
-    found.push({ path, label: labels.join(' › '), mine: a, theirs: b });
+    found.push({ path, label: pathLabel(path, labels), mine: a, theirs: b });
   };
   walk(mine, theirs, [], []);
   return found;

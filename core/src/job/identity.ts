@@ -65,6 +65,10 @@ export function namesIn(...documents: readonly unknown[]): (id: string) => strin
   };
 }
 
+/** A path in the words of its parts. There is one design for now, and it goes without saying. */
+export const pathLabel = (path: readonly string[], labels: readonly string[]): string =>
+  (path[0] === 'designs' ? labels.slice(2) : labels).join(' › ');
+
 /** Units stand at the end of a key. */
 const unitAtEnd = /(?<=[a-z0-9])(?:WhPerDay|WPerM2|LPerH|Wh|VA|Deg|Min|Ms|M2|[WAVHSMCL])$/;
 

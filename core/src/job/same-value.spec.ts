@@ -2,6 +2,10 @@ import { isDeepStrictEqual } from 'node:util';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../base/testing/runs.js';
+import { moveToLane } from '../design/index.js';
+import { demoJobs } from './demo-jobs.js';
+import { diffJobs } from './diff-jobs.js';
+import { changePlan } from './plan-of.js';
 import { entriesByIdentity, indexOfIdentity, keyInWords, nameOf, valueAt } from './identity.js';
 import { sameValue } from './same-value.js';
 
@@ -69,5 +73,18 @@ describe('keys in words', () => {
   it('name things by the first name there is', () => {
     expect(nameOf(undefined, { name: '' }, { name: 'Pump' }, { name: 'Other' })).toBe('Pump');
     expect(nameOf(null, 7, {})).toBeUndefined();
+  });
+});
+
+describe('the label of a difference', () => {
+  it('names what a design says about a thing by the name of the thing', () => {
+    const job = demoJobs[0]!.job;
+    const shed = changePlan(job, (plan) =>
+      moveToLane(plan, { circuitIds: ['cellar-1'], loadIds: [] }, 'auto'),
+    );
+    expect(diffJobs(job, shed).map(({ label }) => label)).toEqual([
+      'backup › lanes › Refrigerator › lane',
+      'backup › lanes › Refrigerator › shed',
+    ]);
   });
 });

@@ -1,4 +1,4 @@
-import { isDict, keyInWords, nameOf, namesIn, partsOf, type Dict } from '../identity.js';
+import { isDict, keyInWords, nameOf, namesIn, partsOf, pathLabel, type Dict } from '../identity.js';
 import { sameValue } from '../same-value.js';
 import { mergeOrder } from './merge-order.js';
 
@@ -77,7 +77,7 @@ export function mergeTrees(
       );
       return order.map((key) => merged.get(key));
     }
-    contested.push({ path, label: labels.join(' › '), base: b, mine: m, theirs: t });
+    contested.push({ path, label: pathLabel(path, labels), base: b, mine: m, theirs: t });
     return choose(path) === 'mine' ? m : t;
   };
 
