@@ -66,6 +66,22 @@ describe.each(goldenNames)('%s as it was written', (name) => {
     for (const { demand, limit } of margins) expect(Number.isFinite(demand.value + limit.value)).toBe(true);
   });
 
+  it('is read, or refused in words, where something in it has not even a text', () => {
+    const odd = { toString: 0 };
+    const saved = golden(name);
+    for (const broken of [
+      { ...saved, supply: { system: odd } },
+      { ...saved, survey: { services: [{ id: odd }], panels: [{ circuits: [{ id: odd }] }] } },
+      {
+        ...saved,
+        outage: { arrays: [{ legs: odd }] },
+        backup: { services: [{ serviceId: odd, joinedTo: odd }] },
+      },
+      { ...saved, loads: [odd], design: odd },
+    ])
+      expect(() => readJob(broken)).not.toThrow();
+  });
+
   it('is not changed by being read', () => {
     const saved = golden(name);
     const before = structuredClone(saved);

@@ -30,6 +30,11 @@ const changed = (path: readonly (string | number)[], value: unknown): unknown =>
 };
 
 describe('reading a change', () => {
+  it('does not trip over what has no text', () => {
+    const document = changed(['loads', 13, 'id'], { toString: 0 });
+    expect(readChange(before, document)).toEqual(readJob(document));
+  });
+
   it('says of any mutated job what reading the whole says', () => {
     const value = fc.oneof(
       fc.jsonValue({ maxDepth: 1 }),

@@ -46,7 +46,8 @@ function readLoads(before: Job['loads'], value: unknown): Job['loads'] | undefin
   const known = new Map(before.map((load) => [load.id, load]));
   const loads: Job['loads'] = [];
   for (const item of value as unknown[]) {
-    const old = isDict(item) ? known.get(String(item['id'])) : undefined;
+    const id = isDict(item) ? item['id'] : undefined;
+    const old = typeof id === 'string' ? known.get(id) : undefined;
     if (old && sameValue(old, item)) {
       loads.push(old);
       continue;

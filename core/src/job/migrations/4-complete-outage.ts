@@ -1,5 +1,5 @@
 import { outageOfVersion4 } from './3-outage.js';
-import { isRecord, type Saved } from './saved.js';
+import { isRecord, type Saved, textOf } from './saved.js';
 
 /** Which legs a supply had as version 5 began; frozen. */
 const legSetsOfVersion5: Readonly<Record<string, readonly string[]>> = {
@@ -11,13 +11,13 @@ const legSetsOfVersion5: Readonly<Record<string, readonly string[]>> = {
 
 /** Arrays did not follow when the supply was changed; those on legs that are not there go to the most there are. */
 const settleArrays = (outage: Saved, supply: unknown): Saved => {
-  const legSets = isRecord(supply) ? legSetsOfVersion5[String(supply['system'])] : undefined;
+  const legSets = isRecord(supply) ? legSetsOfVersion5[textOf(supply['system'])] : undefined;
   const { arrays } = outage;
   if (!legSets || !Array.isArray(arrays)) return outage;
   return {
     ...outage,
     arrays: arrays.map((array: unknown) =>
-      isRecord(array) && !legSets.includes(String(array['legs']))
+      isRecord(array) && !legSets.includes(textOf(array['legs']))
         ? { ...array, legs: legSets.at(-1) }
         : array,
     ),

@@ -1,4 +1,4 @@
-import { isRecord, listOf, mapRecords, type Saved } from './saved.js';
+import { isRecord, listOf, mapRecords, type Saved, textOf } from './saved.js';
 
 const withoutKeys = (record: Saved, ...keys: readonly string[]): Saved =>
   Object.fromEntries(Object.entries(record).filter(([key]) => !keys.includes(key)));
@@ -37,9 +37,9 @@ function islandsOf(survey: unknown, backup: unknown): Islands {
     const joinedTo = said.get(id)?.['joinedTo'] ?? null;
     return joinedTo !== null && joinedTo !== id && backed.has(joinedTo) ? joinedTo : id;
   };
-  const islandOf = new Map(services.map(({ id }) => [id, String(backed.has(id) ? hostOf(id) : id)] as const));
+  const islandOf = new Map(services.map(({ id }) => [id, textOf(backed.has(id) ? hostOf(id) : id)] as const));
   const first = services.find(({ id }) => backed.has(id) && hostOf(id) === id);
-  return { islandOf, first: first && String(first['id']) };
+  return { islandOf, first: first && textOf(first['id']) };
 }
 
 /** A splice was cut at the panel it named; everything else at the service. */

@@ -3,6 +3,9 @@ export type Saved = Record<string, unknown>;
 
 export const isRecord = (value: unknown): value is Saved => typeof value === 'object' && value !== null;
 
+/** A text; '' where it is none. What is no text may not even have one. */
+export const textOf = (value: unknown): string => (typeof value === 'string' ? value : '');
+
 export const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
 /** Changes the entries of a list that are records; what is no list stays what it is. */
