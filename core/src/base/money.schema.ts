@@ -8,7 +8,6 @@ export const moneySchema = z.strictObject({
     .regex(/^[A-Z]{3}$/, 'Write the currency with its three letters, for example EUR')
     .nullable(),
 });
-export type Money = z.infer<typeof moneySchema>;
 
 /** A number as the decimal text of an amount: at most four places, no exponent. */
 export const decimalText = (value: number): string => String(Math.round(value * 1e4) / 1e4);

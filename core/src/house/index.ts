@@ -42,7 +42,13 @@ export { simulatedChannels, simulatedMean, simulatedSample } from './monitor/sim
 export { circuitEntryText, readCircuitEntry } from './panels/circuit-entry.js';
 export { circuitLegs, circuitLegSet } from './panels/circuit-legs.js';
 export { connectedVA, loadsBehind } from './panels/circuit-power.js';
-export { circuitsById, circuitText, panelFedBy, spacesText } from './panels/find-circuit.js';
+export {
+  circuitsById,
+  circuitText,
+  panelFedBy,
+  type PlacedCircuit,
+  spacesText,
+} from './panels/find-circuit.js';
 export { moveBreaker } from './panels/move-breaker.js';
 export { newCircuit, newPanel, newService } from './panels/new-panel.js';
 export { breakersIn, fitsInto, occupiedSpaces } from './panels/occupied-spaces.js';

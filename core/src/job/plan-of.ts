@@ -20,22 +20,9 @@ export function planOf(job: Job): Plan {
 /** The job with what was done on its plan. */
 export function withPlan(job: Job, plan: Plan): Job {
   if (plan === plans.get(job)) return job;
-  const { backup, sources, equipment, site, brief, supply, survey, usage, loads, outage } = plan;
-  const { format, version, name } = job;
+  const { backup, sources, equipment, ...house } = plan;
   const design = { ...designOf(job), backup, sources, equipment };
-  return {
-    format,
-    version,
-    name,
-    site,
-    brief,
-    supply,
-    survey,
-    usage,
-    loads,
-    outage,
-    designs: job.designs.map((one) => (one.id === design.id ? design : one)),
-  };
+  return { ...job, ...house, designs: job.designs.map((one) => (one.id === design.id ? design : one)) };
 }
 
 /** The job with its plan changed. */

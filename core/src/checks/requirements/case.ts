@@ -1,7 +1,7 @@
 import { nameList, quantityText, type Severity } from '../../base/index.js';
 import type { Stack } from '../../equipment/index.js';
 import type { Panel, Service } from '../../house/index.js';
-import type { BenchItem, Plan, ServiceBackup } from '../../design/index.js';
+import type { BenchItem, Island, Plan, ServiceBackup } from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
 
 export type Report = (key: string, severity: Severity, title: string, because: string, cure?: string) => void;
@@ -11,6 +11,8 @@ export interface Case {
   readonly plan: Plan;
   readonly service: Service;
   readonly said: ServiceBackup;
+  /** The island it is in; of its own where it is not backed up. */
+  readonly island: Island;
   /** Panels of this service. */
   readonly panels: readonly Panel[];
   readonly items: readonly BenchItem[];

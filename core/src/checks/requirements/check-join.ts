@@ -1,14 +1,10 @@
-import { serviceBackup } from '../../design/index.js';
 import type { Report, Case } from './case.js';
 
-export function checkJoin({ plan, said, service }: Case, report: Report): void {
-  const sharing = plan.survey.services.filter((other) => {
-    const { school, islandId } = serviceBackup(plan, other.id);
-    return school !== 'none' && islandId === said.islandId;
-  });
-  const host = sharing[0]?.name;
+export function checkJoin({ island, said, service }: Case, report: Report): void {
   // The first service of an island is the one the others are joined to.
-  if (host === undefined || sharing[0]!.id === service.id) return;
+  const [first] = island.services;
+  if (!first || first.id === service.id) return;
+  const host = first.name;
   report(
     'joined',
     said.school === 'split' ? 'must-fix' : 'consider',

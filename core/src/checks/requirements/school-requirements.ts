@@ -49,6 +49,7 @@ export function schoolRequirements(
     plan,
     service,
     said: serviceBackup(plan, service.id),
+    island: own,
     panels,
     items: benchItems(plan, own).filter(({ panel }) => panel !== null && ids.has(panel.id)),
     context,

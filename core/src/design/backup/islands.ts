@@ -23,7 +23,7 @@ export function islandsOf(plan: Backed): Island[] {
   const { survey } = plan;
   const backed = survey.services.filter(({ id }) => serviceBackup(plan, id).school !== 'none');
   const ids = [...new Set(backed.map(({ id }) => serviceBackup(plan, id).islandId))];
-  const islandOf = islandOfPanels(plan);
+  const islandOf = islandByPanel(plan);
   const islands = ids.map((islandId, index): Island => {
     const services = backed.filter(({ id }) => serviceBackup(plan, id).islandId === islandId);
     return {
@@ -31,7 +31,7 @@ export function islandsOf(plan: Backed): Island[] {
       name: services.map(({ name }) => name).join(' and '),
       services,
       panels: survey.panels.filter((panel) => {
-        const island = islandOf(panel);
+        const island = islandOf.get(panel);
         return island === undefined ? index === 0 : island === islandId;
       }),
       first: index === 0,
@@ -41,17 +41,17 @@ export function islandsOf(plan: Backed): Island[] {
   return [{ id: unsurveyedIslandId, name: 'The house', services: [], panels: survey.panels, first: true }];
 }
 
-/** The island a panel is in; null = it stays on the grid side, undefined = nobody knows what feeds it. */
-function islandOfPanels(plan: Backed): (panel: Panel) => string | null | undefined {
-  const { survey } = plan;
-  return (panel) => {
-    const { service, panels } = panelUpstream(survey, panel);
+/** The island each panel is in; null = it stays on the grid side, undefined = nobody knows what feeds it. */
+function islandByPanel(plan: Backed): ReadonlyMap<Panel, string | null | undefined> {
+  const islandOf = (panel: Panel): string | null | undefined => {
+    const { service, panels } = panelUpstream(plan.survey, panel);
     if (!service) return undefined;
     const { school, islandId, isolation } = serviceBackup(plan, service.id);
     if (school === 'none') return null;
     const isBehind = isolation.at !== 'main' || [panel, ...panels].some(({ id }) => id === isolation.panelId);
     return isBehind ? islandId : null;
   };
+  return new Map(plan.survey.panels.map((panel) => [panel, islandOf(panel)]));
 }
 
 /** The stack chosen for an island; null = none. */

@@ -75,7 +75,7 @@ const keeping = (plan: Plan, kept: ReadonlySet<string>): Plan => {
  * The best backup set for a stack: every must, and of the rest the set with the highest worth that holds every binding limit
  * of the stack and of the wiring school.
  *
- * @param whole the job
+ * @param whole the plan
  * @param catalogue units
  * @param islandId what is asked about
  * @param parts the stack

@@ -50,7 +50,7 @@ const wanted = (item: BenchItem): number =>
  * What breaks first, and different ways out: shed or drop the circuits that are wanted least, a substitute such as a soft
  * starter, the next larger stack of the same inverter or the smallest one that holds, or fewer hours.
  *
- * @param whole the job
+ * @param whole the plan
  * @param judged the selected stack of the island
  * @returns null where every binding margin holds
  */

@@ -1,6 +1,6 @@
 import type { Season } from '../../nature/index.js';
 import { type Load, sumHourlyEnergyWh } from '../../house/index.js';
-import { keptLoads, type Plan, type Standing, standings } from '../../design/index.js';
+import { type Plan, type Standing, standings } from '../../design/index.js';
 
 /** A load of the backup set and where it stands. */
 export interface Member extends Standing {
@@ -13,9 +13,8 @@ export function membersOf(
   planned: readonly Load[],
 ): Member[] {
   const standing = standings(plan);
-  const kept = keptLoads(plan);
   return [
-    ...plan.loads.filter(({ id }) => kept.has(id)).map((load) => ({ load, ...standing(load) })),
+    ...plan.loads.map((load) => ({ load, ...standing(load) })).filter(({ lane }) => lane !== 'dark'),
     ...planned.map((load): Member => ({ load, lane: 'on', shed: null })),
   ];
 }

@@ -1,4 +1,3 @@
-import '@angular/compiler';
 import { HttpRequest, HttpResponse, type HttpEvent, type HttpHandlerFn } from '@angular/common/http';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { whoHeaders } from '@levamen/core/api';

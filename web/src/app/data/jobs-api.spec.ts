@@ -1,4 +1,3 @@
-import '@angular/compiler';
 import { HttpErrorResponse } from '@angular/common/http';
 import { demoJobs, newJob } from '@levamen/core/job';
 import { patchMisfit, patchSchema, saveRequestSchema } from '@levamen/core/api';

@@ -1,5 +1,4 @@
 import 'fake-indexeddb/auto';
-import '@angular/compiler';
 import { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
 import { type Job, newJob } from '@levamen/core/job';

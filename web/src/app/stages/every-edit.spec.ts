@@ -1,4 +1,3 @@
-import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { type Bill, loadLibrary, maxDevices, starterSets } from '@levamen/core/house';
 import { demoPlans, maxArrays, maxLoads, type Plan, settlePlan } from '@levamen/core/design';

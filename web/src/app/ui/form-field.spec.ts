@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { amountSchema, field, nameSchema } from '@levamen/core/base';
+import { amountSchema, field, fieldFacts, nameSchema } from '@levamen/core/base';
 import {
   briefSchema,
   generatorSchema,
@@ -8,7 +8,6 @@ import {
   solarArraySchema,
   vehicleSchema,
 } from '@levamen/core/design';
-import { fieldFacts } from '@levamen/core/base';
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import { formOf } from './form';

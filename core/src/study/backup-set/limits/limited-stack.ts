@@ -1,6 +1,11 @@
-import { batteryDrainWh, overloadOfShare, runningLimitVA, type Stack } from '../../../equipment/index.js';
+import {
+  batteryDrainWh,
+  type OverloadPoint,
+  overloadOfShare,
+  runningLimitVA,
+  type Stack,
+} from '../../../equipment/index.js';
 import { type Leg, systemFacts } from '../../../electric/index.js';
-import type { OverloadPoint } from '../../../equipment/index.js';
 import type { DemandContext } from '../../margins/demand-context.js';
 import type { StackEnergy } from '../../margins/stack-energy.js';
 

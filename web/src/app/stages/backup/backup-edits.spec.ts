@@ -1,4 +1,3 @@
-import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { benchItems, demoPlans, islandsOf, type Plan, settlePlan } from '@levamen/core/design';

@@ -6,7 +6,6 @@ import {
   bases,
   type Basis,
   circuitsById,
-  circuitText,
   cyclesPerHour,
   dayPartFacts,
   dayParts,
@@ -25,6 +24,7 @@ import {
 import { startDemand } from '@levamen/core/study';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { circuitChoice } from '../../ui/circuit-choices';
 import { TextField } from '../../ui/text-field';
 import { legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
@@ -76,7 +76,7 @@ export class LoadDetail {
     { value: null, label: 'not placed' },
     ...[...circuitsById(this.survey()).values()]
       .filter(({ circuit }) => circuit.use === 'circuit')
-      .map((placed) => ({ value: placed.circuit.id, label: circuitText(placed) })),
+      .map(circuitChoice),
   ]);
   protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
   protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));

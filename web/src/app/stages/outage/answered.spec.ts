@@ -1,5 +1,4 @@
 import { emptyPlan } from '@levamen/core/design';
-import '@angular/compiler';
 import { signal } from '@angular/core';
 import type { OutageStudy } from '@levamen/core/study';
 import { Subject } from 'rxjs';

@@ -1,4 +1,3 @@
-import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import type { Circuit, Panel } from '@levamen/core/house';
 import { demoPlans, type Plan, settlePlan } from '@levamen/core/design';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { circuitsById, circuitText } from '@levamen/core/house';
 import { sensorPlan } from '@levamen/core/study';
 import type { Plan } from '@levamen/core/design';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { ChoiceField } from '../../ui/choice-field';
+import { circuitChoices } from '../../ui/circuit-choices';
 import { PanelEdits } from './panel-edits';
 
 /** How many current sensors measure every circuit, and where they go. */
@@ -74,11 +74,5 @@ export class SensorPlanView {
       .byClass.map(({ classA, count }) => `${count} of ${classA === null ? 'unknown size' : `${classA} A`}`)
       .join(', '),
   );
-  protected readonly circuitChoices = computed((): Choice<string | null>[] => [
-    { value: null, label: 'not known' },
-    ...[...circuitsById(this.plan().survey).values()].map((placed) => ({
-      value: placed.circuit.id,
-      label: circuitText(placed),
-    })),
-  ]);
+  protected readonly circuitChoices = computed(() => circuitChoices(this.plan().survey, 'not known'));
 }

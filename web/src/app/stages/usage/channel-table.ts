@@ -5,12 +5,12 @@ import {
   type ChannelRole,
   channelRoles,
   circuitsById,
-  circuitText,
   suggestCircuits,
   type UsageAnalysis,
 } from '@levamen/core/house';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
+import { circuitChoice } from '../../ui/circuit-choices';
 import { roleChoices } from './role-choices';
 import { UsageEdits } from './usage-edits';
 
@@ -46,9 +46,7 @@ export class ChannelTable {
 
   protected readonly roles = roleChoices;
   protected readonly circuits = computed(() => [...circuitsById(this.plan().survey).values()]);
-  protected readonly circuitChoices = computed(() =>
-    this.circuits().map((placed) => ({ value: placed.circuit.id, label: circuitText(placed) })),
-  );
+  protected readonly circuitChoices = computed(() => this.circuits().map(circuitChoice));
   private readonly suggestions = computed(() => {
     const free = this.circuits().filter(({ circuit }) => circuit.channel === '' && circuit.use === 'circuit');
     const mapped = new Set(this.circuits().map(({ circuit }) => circuit.channel));

@@ -8,14 +8,13 @@ import {
   scenarioSchema,
   settingsOf,
 } from '@levamen/core/design';
-import { circuitsById, circuitText } from '@levamen/core/house';
 import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study';
 
 import { Button } from 'primeng/button';
 import { WeatherYears } from '../../../data/weather-years';
 import { injectFindings } from '../../../data/findings';
 import { FindingsList } from '../../../ui/findings-list';
-import type { Choice } from '../../../ui/choice-field';
+import { circuitChoices } from '../../../ui/circuit-choices';
 import { formOf } from '../../../ui/form';
 import { FormField } from '../../../ui/form-field';
 import { ArrayFields } from './array-fields';
@@ -131,13 +130,9 @@ import { WeatherFields } from './weather-fields';
 export class ConditionsView {
   readonly plan = input.required<Plan>();
   /** What a source can hang on; it feeds the island its circuit is in. */
-  protected readonly circuits = computed((): Choice<string | null>[] => [
-    { value: null, label: 'not said: the first island' },
-    ...[...circuitsById(this.plan().survey).values()].map((placed) => ({
-      value: placed.circuit.id,
-      label: circuitText(placed),
-    })),
-  ]);
+  protected readonly circuits = computed(() =>
+    circuitChoices(this.plan().survey, 'not said: the first island'),
+  );
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly form = formOf<Scenario>(
