@@ -26,7 +26,8 @@ const changed = (path: readonly (string | number)[], value: unknown): unknown =>
     if (Array.isArray(parent)) parent.splice(Number(last), 1);
     else Reflect.deleteProperty(parent, last);
   } else parent[last] = value;
-  return copy;
+  // As it is sent: a number written as JSON has no negative zero.
+  return JSON.parse(JSON.stringify(copy)) as unknown;
 };
 
 describe('reading a change', () => {

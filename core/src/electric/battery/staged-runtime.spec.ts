@@ -6,14 +6,15 @@ import { worstRuntime } from './worst-runtime.js';
 const profile = fc.array(fc.double({ min: 10, max: 5000, noNaN: true }), { minLength: 24, maxLength: 24 });
 const energy = fc.double({ min: 100, max: 60_000, noNaN: true });
 
-/** Second, simple implementation: many starts, small steps. */
+/** Second, simple implementation: many starts, small steps, none of them across a full hour. */
 const stepped = (stages: readonly DrainStage[], startH: number): number => {
-  const stepH = 1 / 120;
   let hours = 0;
   let stage = 0;
   let left = stages[0]!.energyWh;
   while (stage < stages.length && hours < 5000) {
-    const rate = stages[stage]!.drainWh[Math.floor((startH + hours + 1e-9) % 24)]!;
+    const clockH = startH + hours + 1e-9;
+    const rate = stages[stage]!.drainWh[Math.floor(clockH % 24)]!;
+    const stepH = Math.min(1 / 120, Math.floor(clockH) + 1 - clockH + 1e-9);
     if (left > rate * stepH) {
       left -= rate * stepH;
       hours += stepH;
