@@ -29,7 +29,7 @@ export interface FieldFacts {
   /** Of a number: as it is shown and typed. */
   readonly unit?: FieldUnit;
   /** Of a choice: what each value is called, in the order in which they are offered. */
-  readonly choices?: readonly (readonly [value: string | number | boolean, label: string])[];
+  readonly choices?: readonly (readonly [value: string | number | boolean | null, label: string])[];
   /** Of a longer text. */
   readonly rows?: number;
 }

@@ -1,5 +1,5 @@
 export { amountSchema, countSchema } from './amount.schema.js';
-export { field, fieldFacts, type FieldUnit } from './field.js';
+export { field, fieldFacts, type FieldFacts, type FieldUnit } from './field.js';
 export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
 export { type Finding, severities, type Severity } from './finding.js';
 export { formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';

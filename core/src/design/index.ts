@@ -1,9 +1,5 @@
 export {
   backupSchema,
-  type BondPlace,
-  bondPlaces,
-  type IsolatingDevice,
-  isolatingDevices,
   type School,
   schools,
   type ServiceBackup,
@@ -14,15 +10,7 @@ export { laneOfCircuits } from './backup/circuit-lanes.js';
 export { chooseFor, chosenFor, type Island, islandsOf } from './backup/islands.js';
 export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
 export { type Standing, standings } from './backup/lane-of.js';
-export {
-  type Lane,
-  lanes,
-  type Shed,
-  type ShedDevice,
-  type ShedMoment,
-  shedSchema,
-  usualShed,
-} from './backup/lane.schema.js';
+export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';
 export { coversOf, leftOutLane, schoolFacts } from './backup/school-facts.js';
 export { changeServiceBackup, joinService, serviceBackup, splicedPanelId } from './backup/service-backup.js';

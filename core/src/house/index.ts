@@ -14,11 +14,9 @@ export { loadFromLibrary } from './loads/library/load-from-library.js';
 export { loadLibrary } from './loads/library/load-library.js';
 export { type StarterSet, starterSets } from './loads/library/starter-sets.js';
 export type { TypicalLoad } from './loads/library/typical-load.js';
-export { type CodeClass, kindFacts, type LoadKind, loadKinds } from './loads/load-kinds.js';
+export { type CodeClass, kindFacts, type LoadKind } from './loads/load-kinds.js';
 export { loadVoltageV } from './loads/load-voltage.js';
 export {
-  bases,
-  type Basis,
   type DayPart,
   dayParts,
   type HoursOfUse,
@@ -57,17 +55,14 @@ export {
   type Circuit,
   circuitSchema,
   type Device,
-  type DeviceKind,
-  deviceKinds,
+  deviceLabels,
+  deviceSchema,
   emptySurvey,
   type FedFrom,
   maxDevices,
   type Panel,
-  type PanelLayout,
   panelLayouts,
   panelSchema,
-  type Protection,
-  protections,
   type Service,
   serviceSchema,
   type Survey,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, idSchema } from '../../base/index.js';
+import { amountSchema, countSchema, field, idSchema } from '../../base/index.js';
 import { circuitLaneSchema } from './lane.schema.js';
 
 /** How a service is backed up. */
@@ -7,11 +7,9 @@ export const schools = ['service', 'loads-panel', 'feeder', 'split', 'controlled
 export type School = (typeof schools)[number];
 
 export const isolatingDevices = ['contactor', 'transfer-switch', 'at-meter', 'pass-through'] as const;
-export type IsolatingDevice = (typeof isolatingDevices)[number];
 
 /** Where neutral and earth are bonded while islanded. */
 export const bondPlaces = ['service', 'isolating-device', 'inverter'] as const;
-export type BondPlace = (typeof bondPlaces)[number];
 
 const yesNo = z.boolean({ error: 'Say yes or no' });
 const oneOf = <T extends readonly [string, ...string[]]>(values: T) =>
@@ -29,21 +27,51 @@ export type Isolation = z.infer<typeof isolationSchema>;
 /** How one service is backed up. null = nobody has said yet. */
 export const serviceBackupSchema = z.strictObject({
   serviceId: idSchema,
-  school: oneOf(schools).nullable(),
+  school: field(oneOf(schools).nullable(), { label: 'How it is backed up' }),
   /** The island it belongs to. Services of one island share its source. */
   islandId: idSchema,
   isolation: isolationSchema,
-  isolatingDevice: oneOf(isolatingDevices).nullable(),
+  isolatingDevice: field(oneOf(isolatingDevices).nullable(), {
+    label: 'Isolating device',
+    choices: [
+      ['contactor', 'Contactor'],
+      ['transfer-switch', 'Transfer switch'],
+      ['at-meter', 'Device at the meter'],
+      ['pass-through', 'Pass-through of the inverter'],
+    ],
+  }),
   /** Rating of the isolating device, or of the pass-through of an in-line inverter. */
-  isolatingRatingA: amountSchema(1, 1200, 'A').nullable(),
-  utilityConsent: yesNo.nullable(),
-  bondWhileIslanded: oneOf(bondPlaces).nullable(),
+  isolatingRatingA: field(amountSchema(1, 1200, 'A').nullable(), { label: 'Its rating', unit: 'A' }),
+  utilityConsent: field(yesNo.nullable(), {
+    label: 'Utility consents',
+    choices: [
+      [true, 'Yes'],
+      [false, 'No'],
+    ],
+  }),
+  bondWhileIslanded: field(oneOf(bondPlaces).nullable(), {
+    label: 'Neutral bonded while islanded',
+    choices: [
+      ['service', 'At the service, as before'],
+      ['isolating-device', 'In the isolating device'],
+      ['inverter', 'In the inverter'],
+    ],
+  }),
   /** Spaces of the new backed-up loads panel. */
-  newPanelSpaces: countSchema(1, 84).nullable(),
+  newPanelSpaces: field(countSchema(1, 84).nullable(), {
+    label: 'Spaces of the new panel',
+    unit: 'count',
+  }),
   /** Wire from the old panel to the new one. */
-  newPanelDistanceM: amountSchema(0.1, 200, 'm').nullable(),
+  newPanelDistanceM: field(amountSchema(0.1, 200, 'm').nullable(), {
+    label: 'From old panel to new',
+    unit: 'm',
+  }),
   /** Circuits the load control can take. */
-  controlledCircuits: countSchema(0, 84).nullable(),
+  controlledCircuits: field(countSchema(0, 84).nullable(), {
+    label: 'Circuits it can control',
+    unit: 'count',
+  }),
   /** Does the isolating device transfer by itself? Manual transfer leaves the choice of loads to the user (NEC 702.4). */
   automaticTransfer: yesNo,
 });
@@ -55,7 +83,7 @@ export const backupSchema = z.strictObject({
   kept: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
   lanes: z.array(circuitLaneSchema).max(4032, 'Use at most 4032 circuits'),
   /** How many "may" loads one "should" load outweighs when a set is suggested. */
-  shouldWorth: countSchema(1, 20),
+  shouldWorth: field(countSchema(1, 20), { label: 'One should is worth so many mays', unit: 'count' }),
 });
 export type Backup = z.infer<typeof backupSchema>;
 

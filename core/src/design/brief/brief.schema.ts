@@ -19,9 +19,9 @@ export type OutageWeather = (typeof outageWeathers)[number];
 /** Something that will be added later. Counted in only when the household wants to size for it now. */
 export const plannedAdditionSchema = z.strictObject({
   id: idSchema,
-  name: nameSchema(80),
-  runningPowerW: amountSchema(0, 50_000, 'W'),
-  energyWhPerDay: amountSchema(0, 200_000, 'Wh'),
+  name: field(nameSchema(80), { label: 'Addition' }),
+  runningPowerW: field(amountSchema(0, 50_000, 'W'), { label: 'Power', unit: 'W' }),
+  energyWhPerDay: field(amountSchema(0, 200_000, 'Wh'), { label: 'Energy a day', unit: 'kWh' }),
   countIn: z.boolean({ error: 'Say yes or no' }),
 });
 export type PlannedAddition = z.infer<typeof plannedAdditionSchema>;

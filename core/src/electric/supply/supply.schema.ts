@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema } from '../../base/index.js';
+import { amountSchema, field } from '../../base/index.js';
 
 export const supplySystems = ['split-120-240', 'two-legs-120-208', 'single-230', 'three-230-400'] as const;
 
@@ -10,9 +10,22 @@ export const supplySystemSchema = z.enum(supplySystems, {
 export type SupplySystem = z.infer<typeof supplySystemSchema>;
 
 export const supplySchema = z.strictObject({
-  system: supplySystemSchema,
-  frequencyHz: z.union([z.literal(50), z.literal(60)], { error: 'Choose 50 or 60 Hz' }),
+  system: field(supplySystemSchema.clone(), {
+    label: 'Supply',
+    hint: 'Changing it moves loads and arrays to legs that exist',
+  }),
+  frequencyHz: field(z.union([z.literal(50), z.literal(60)], { error: 'Choose 50 or 60 Hz' }), {
+    label: 'Frequency',
+    choices: [
+      [60, '60 Hz'],
+      [50, '50 Hz'],
+    ],
+  }),
   /** Rating of the service or main breaker; null = not yet known. */
-  serviceRatingA: amountSchema(10, 1200, 'A').nullable(),
+  serviceRatingA: field(amountSchema(10, 1200, 'A').nullable(), {
+    label: 'Service rating',
+    unit: 'A',
+    hint: 'Main breaker or service fuse',
+  }),
 });
 export type Supply = z.infer<typeof supplySchema>;

@@ -1,7 +1,15 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import {
+  amountSchema,
+  countSchema,
+  field,
+  type FieldFacts,
+  idSchema,
+  lineSchema,
+  nameSchema,
+} from '../../base/index.js';
 import { codeLetters, legSetSchema } from '../../electric/index.js';
-import { loadKinds } from './load-kinds.js';
+import { kindFacts, loadKinds } from './load-kinds.js';
 
 export const dayParts = ['night', 'morning', 'day', 'evening'] as const;
 export type DayPart = (typeof dayParts)[number];
@@ -14,14 +22,16 @@ export type Basis = (typeof bases)[number];
 
 /** Hours of use in each part of the day (night 22–6, morning 6–10, day 10–16, evening 16–22). */
 export const hoursOfUseSchema = z.strictObject({
-  nightH: amountSchema(0, 8, 'h'),
-  morningH: amountSchema(0, 4, 'h'),
-  dayH: amountSchema(0, 6, 'h'),
-  eveningH: amountSchema(0, 6, 'h'),
+  nightH: field(amountSchema(0, 8, 'h'), { label: 'Night', unit: 'h' }),
+  morningH: field(amountSchema(0, 4, 'h'), { label: 'Morning', unit: 'h' }),
+  dayH: field(amountSchema(0, 6, 'h'), { label: 'Day', unit: 'h' }),
+  eveningH: field(amountSchema(0, 6, 'h'), { label: 'Evening', unit: 'h' }),
 });
 export type HoursOfUse = z.infer<typeof hoursOfUseSchema>;
 
-const durationS = amountSchema(0.01, 60, 's');
+const durationS = field(amountSchema(0.01, 60, 's'), { label: 'Lasts', unit: 's' });
+const horsepowerFacts: FieldFacts = { label: 'Horsepower', unit: 'hp' };
+const multipleFacts: FieldFacts = { label: 'Multiple', unit: 'factor' };
 
 /** How a load starts. Every way but "none" says how long the start lasts. */
 export const startSchema = z.discriminatedUnion('how', [
@@ -29,31 +39,34 @@ export const startSchema = z.discriminatedUnion('how', [
   z.strictObject({
     how: z.literal('multiple'),
     /** Starting apparent power over running apparent power. */
-    multiple: amountSchema(1, 15),
+    multiple: field(amountSchema(1, 15), multipleFacts),
     durationS,
   }),
   z.strictObject({
     how: z.literal('lockedRotor'),
-    lockedRotorA: amountSchema(0.1, 1000, 'A'),
+    lockedRotorA: field(amountSchema(0.1, 1000, 'A'), { label: 'Locked rotor', unit: 'A' }),
     durationS,
   }),
   z.strictObject({
     how: z.literal('codeLetter'),
-    letter: z.enum(codeLetters, { error: `Choose a code letter: ${codeLetters.join(' ')}` }),
-    horsepower: amountSchema(0.05, 100, 'hp'),
+    letter: field(z.enum(codeLetters, { error: `Choose a code letter: ${codeLetters.join(' ')}` }), {
+      label: 'Code letter',
+      choices: codeLetters.map((letter) => [letter, letter]),
+    }),
+    horsepower: field(amountSchema(0.05, 100, 'hp'), horsepowerFacts),
     durationS,
   }),
   z.strictObject({
     how: z.literal('fullLoad'),
-    horsepower: amountSchema(1 / 6, 10, 'hp'),
+    horsepower: field(amountSchema(1 / 6, 10, 'hp'), horsepowerFacts),
     /** Starting current over the full-load current of NEC Table 430.248. */
-    multiple: amountSchema(1, 15),
+    multiple: field(amountSchema(1, 15), multipleFacts),
     durationS,
   }),
   z.strictObject({
     how: z.literal('soft'),
     /** Highest apparent power while ramping over running apparent power. */
-    multiple: amountSchema(1, 4),
+    multiple: field(amountSchema(1, 4), multipleFacts),
     durationS,
   }),
 ]);
@@ -62,16 +75,23 @@ export type Start = z.infer<typeof startSchema>;
 export const loadSchema = z.strictObject({
   id: idSchema,
   name: nameSchema(80),
-  kind: z.enum(loadKinds, { error: 'Choose a kind of load from the list' }),
+  kind: field(z.enum(loadKinds, { error: 'Choose a kind of load from the list' }), {
+    label: 'Kind',
+    choices: loadKinds.map((kind) => [kind, kindFacts[kind].label]),
+  }),
   quantity: countSchema(1, 200),
-  legs: legSetSchema,
+  legs: field(legSetSchema.clone(), { label: 'Legs' }),
   /** True until somebody has said which leg it is really on. */
   legsAssumed: z.boolean({ error: 'Say yes or no' }),
   /** Nameplate voltage; null = the supply's voltage on its legs. */
-  voltageV: amountSchema(100, 480, 'V').nullable(),
+  voltageV: field(amountSchema(100, 480, 'V').nullable(), {
+    label: 'Nameplate voltage',
+    unit: 'V',
+    hint: "empty: the supply's",
+  }),
   /** Of one piece, while it runs. */
   runningPowerW: amountSchema(0, 50_000, 'W'),
-  powerFactor: amountSchema(0.1, 1),
+  powerFactor: field(amountSchema(0.1, 1), { label: 'Power factor', unit: 'factor' }),
   start: startSchema,
   /** Share of the hours of use in which it actually runs. */
   dutyCycle: amountSchema(0, 1),
@@ -82,15 +102,29 @@ export const loadSchema = z.strictObject({
   }),
   tier: z.enum(tiers, { error: `Choose one of: ${tiers.join(', ')}` }),
   /** Where its figures come from. */
-  basis: z.enum(bases, { error: `Choose one of: ${bases.join(', ')}` }),
+  basis: field(z.enum(bases, { error: `Choose one of: ${bases.join(', ')}` }), {
+    label: 'Figures from',
+    choices: [
+      ['typical', 'Typical (library)'],
+      ['nameplate', 'Nameplate'],
+      ['measured', 'Measured'],
+      ['user', 'Entered'],
+    ],
+  }),
   /** The circuit it hangs on; null = not placed yet. */
-  circuitId: idSchema.nullable(),
+  circuitId: field(idSchema.nullable(), { label: 'Circuit' }),
   /** Day on which its figures were measured; null = never. */
   measuredOn: z.iso.date('Write the day as 2026-02-28').nullable(),
   /** How often it starts in an hour of use; null = as usual for its kind. */
-  cyclesPerHour: amountSchema(0.01, 120, 'times an hour').nullable(),
+  cyclesPerHour: field(amountSchema(0.01, 120, 'times an hour').nullable(), {
+    label: 'Starts in an hour of use',
+    unit: 'count',
+  }),
   /** How long it waits after power returns; null = as usual for its kind. */
-  restartDelayS: amountSchema(0, 3600, 's').nullable(),
-  note: lineSchema(300),
+  restartDelayS: field(amountSchema(0, 3600, 's').nullable(), {
+    label: 'Waits after power returns',
+    unit: 's',
+  }),
+  note: field(lineSchema(300), { label: 'Note' }),
 });
 export type Load = z.infer<typeof loadSchema>;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { amountSchema, countSchema, field, idSchema, lineSchema, nameSchema } from '../../base/index.js';
 import { conductorSchema } from '../../electric/index.js';
 
 const ratingSchema = amountSchema(1, 1200, 'A');
@@ -13,7 +13,7 @@ export const slotUses = ['circuit', 'spare'] as const;
 /** A breaker in a panel, and what it feeds. Spaces without a breaker are blanks. */
 export const circuitSchema = z.strictObject({
   id: idSchema,
-  name: lineSchema(80),
+  name: field(lineSchema(80), { label: 'Name' }),
   /** A spare is a breaker that feeds nothing. */
   use: z.enum(slotUses, { error: 'Choose circuit or spare' }),
   /** Numbers of the spaces it takes, one for each pole. */
@@ -23,20 +23,38 @@ export const circuitSchema = z.strictObject({
     .max(3, 'A breaker has at most three poles'),
   /** Upper (a) or lower (b) half of a space, for tandem breakers. */
   half: z.enum(['a', 'b'], { error: 'Choose half a or b' }).nullable(),
-  ratingA: ratingSchema.nullable(),
-  protection: z.enum(protections, { error: `Choose one of: ${protections.join(', ')}` }),
+  ratingA: field(ratingSchema.nullable(), { label: 'Breaker', unit: 'A' }),
+  protection: field(z.enum(protections, { error: `Choose one of: ${protections.join(', ')}` }), {
+    label: 'Protection',
+    choices: [
+      ['standard', 'Standard'],
+      ['afci', 'Arc fault (AFCI)'],
+      ['gfci', 'Ground fault (GFCI)'],
+      ['afci-gfci', 'Arc and ground fault'],
+      ['rcd', 'Behind an RCD'],
+      ['rcbo', 'RCBO'],
+      ['afdd', 'AFDD'],
+    ],
+  }),
   /** Family of the breaker; '' = the one its panel is listed for. */
-  family: lineSchema(40),
+  family: field(lineSchema(40), { label: 'Breaker family', hint: 'empty: as the panel' }),
   conductor: conductorSchema.nullable(),
   /** Does a neutral run with it? null = assumed from what hangs on it. */
-  neutral: yesNo.nullable(),
+  neutral: field(yesNo.nullable(), {
+    label: 'Neutral',
+    choices: [
+      [null, 'Assumed from its loads'],
+      [true, 'With a neutral'],
+      [false, 'Without a neutral'],
+    ],
+  }),
   /** Circuits of a panel with the same mark share one neutral; '' = a neutral of its own. */
-  neutralGroup: lineSchema(12),
+  neutralGroup: field(lineSchema(12), { label: 'Shares neutral', hint: 'same mark on each' }),
   handleTie: yesNo,
   /** Something behind it can feed back: solar, battery, generator. */
   backFeeds: yesNo,
   /** Name of the channel of a circuit monitor that measures it; '' = none. */
-  channel: lineSchema(80),
+  channel: field(lineSchema(80), { label: 'Monitor channel' }),
 });
 export type Circuit = z.infer<typeof circuitSchema>;
 
@@ -50,13 +68,25 @@ export const deviceKinds = [
 ] as const;
 export type DeviceKind = (typeof deviceKinds)[number];
 
+export const deviceLabels: Readonly<Record<DeviceKind, string>> = {
+  'transfer-switch': 'Transfer switch',
+  'generator-inlet': 'Generator inlet',
+  'existing-solar': 'Existing solar',
+  'car-charging': 'Car charging',
+  storage: 'Storage',
+  other: 'Other',
+};
+
 export const maxDevices = 8;
 
 /** Something that sits between a panel and what feeds it. */
 export const deviceSchema = z.strictObject({
   id: idSchema,
-  kind: z.enum(deviceKinds, { error: 'Choose what it is' }),
-  ratingA: ratingSchema.nullable(),
+  kind: field(z.enum(deviceKinds, { error: 'Choose what it is' }), {
+    label: 'What',
+    choices: deviceKinds.map((kind) => [kind, deviceLabels[kind]]),
+  }),
+  ratingA: field(ratingSchema.nullable(), { label: 'Rating', unit: 'A' }),
   /** On a meter and tariff of its own. */
   ownMeter: yesNo,
   note: lineSchema(120),
@@ -65,14 +95,22 @@ export type Device = z.infer<typeof deviceSchema>;
 
 export const serviceSchema = z.strictObject({
   id: idSchema,
-  name: nameSchema(60),
-  ratingA: ratingSchema.nullable(),
-  meter: lineSchema(60),
-  tariff: lineSchema(60),
+  name: field(nameSchema(60), { label: 'Name' }),
+  ratingA: field(ratingSchema.nullable(), { label: 'Rating', unit: 'A' }),
+  meter: field(lineSchema(60), { label: 'Meter' }),
+  tariff: field(lineSchema(60), { label: 'Tariff' }),
   /** Available fault current at the service. */
-  faultCurrentA: amountSchema(100, 200_000, 'A').nullable(),
+  faultCurrentA: field(amountSchema(100, 200_000, 'A').nullable(), {
+    label: 'Available fault current',
+    unit: 'A',
+    hint: 'ask the utility',
+  }),
   /** Breaker at the service, ahead of every panel; null = none. */
-  mainBreakerA: ratingSchema.nullable(),
+  mainBreakerA: field(ratingSchema.nullable(), {
+    label: 'Breaker ahead of the panels',
+    unit: 'A',
+    hint: 'empty: none; each panel has its own main',
+  }),
 });
 export type Service = z.infer<typeof serviceSchema>;
 
@@ -87,30 +125,53 @@ export type FedFrom = z.infer<typeof fedFromSchema>;
 
 /** How spaces are numbered: odd left and even right, down one column after the other, or one row. */
 export const panelLayouts = ['odd-even', 'down-columns', 'one-row'] as const;
-export type PanelLayout = (typeof panelLayouts)[number];
 
 export const panelSchema = z.strictObject({
   id: idSchema,
-  name: nameSchema(60),
-  place: lineSchema(80),
+  name: field(nameSchema(60), { label: 'Name' }),
+  place: field(lineSchema(80), { label: 'Where it hangs' }),
   fedFrom: fedFromSchema,
   feeder: z.strictObject({
     /** Breaker ahead of the panel that is not one of another panel's: at the meter, in a disconnect. */
-    breakerA: ratingSchema.nullable(),
+    breakerA: field(ratingSchema.nullable(), {
+      label: 'Breaker ahead of it',
+      unit: 'A',
+      hint: 'one that is in no other panel',
+    }),
     conductor: conductorSchema.nullable(),
-    lengthM: amountSchema(0.1, 500, 'm').nullable(),
+    lengthM: field(amountSchema(0.1, 500, 'm').nullable(), { label: 'Length', unit: 'm' }),
   }),
   between: z.array(deviceSchema).max(maxDevices, `Use at most ${maxDevices} devices`),
-  busRatingA: ratingSchema.nullable(),
+  busRatingA: field(ratingSchema.nullable(), { label: 'Bus rating', unit: 'A' }),
   /** null = lugs only. */
-  mainBreakerA: ratingSchema.nullable(),
-  spaces: countSchema(1, 84),
-  layout: z.enum(panelLayouts, { error: `Choose one of: ${panelLayouts.join(', ')}` }),
+  mainBreakerA: field(ratingSchema.nullable(), {
+    label: 'Main breaker',
+    unit: 'A',
+    hint: 'empty: lugs only',
+  }),
+  spaces: field(countSchema(1, 84), { label: 'Spaces', unit: 'count' }),
+  layout: field(z.enum(panelLayouts, { error: `Choose one of: ${panelLayouts.join(', ')}` }), {
+    label: 'Numbering',
+    choices: [
+      ['odd-even', 'Odd left, even right'],
+      ['down-columns', 'Down one column, then the other'],
+      ['one-row', 'One row'],
+    ],
+  }),
   /** Leg of the first space. */
-  topLeg: z.enum(['L1', 'L2', 'L3'], { error: 'Choose L1, L2 or L3' }),
-  family: lineSchema(40),
+  topLeg: field(z.enum(['L1', 'L2', 'L3'], { error: 'Choose L1, L2 or L3' }), {
+    label: 'Leg of the first space',
+  }),
+  family: field(lineSchema(40), { label: 'Listed for breakers of family' }),
   /** Are neutral and earth bonded here? null = nobody has looked. */
-  bonded: yesNo.nullable(),
+  bonded: field(yesNo.nullable(), {
+    label: 'Neutral and earth',
+    choices: [
+      [null, 'Not looked at yet'],
+      [true, 'Bonded here'],
+      [false, 'Separate'],
+    ],
+  }),
   circuits: z.array(circuitSchema).max(168, 'A panel holds at most 168 breakers'),
 });
 export type Panel = z.infer<typeof panelSchema>;
@@ -119,7 +180,7 @@ export const surveySchema = z.strictObject({
   services: z.array(serviceSchema).max(8, 'Use at most 8 services'),
   panels: z.array(panelSchema).max(24, 'Use at most 24 panels'),
   /** The circuit that feeds the circuit monitor itself; null = not known. */
-  monitorCircuitId: idSchema.nullable(),
+  monitorCircuitId: field(idSchema.nullable(), { label: 'The monitor itself is fed by' }),
 });
 export type Survey = z.infer<typeof surveySchema>;
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, lineSchema } from '../../base/index.js';
+import { amountSchema, field, lineSchema } from '../../base/index.js';
 
 const isTimeZone = (name: string): boolean => {
   try {
@@ -17,12 +17,23 @@ export const timeZoneSchema = lineSchema(60).refine(
 );
 
 export const siteSchema = z.strictObject({
-  place: lineSchema(160),
-  latitudeDeg: amountSchema(-90, 90, '°').nullable(),
-  longitudeDeg: amountSchema(-180, 180, '°').nullable(),
-  timeZone: timeZoneSchema.nullable(),
+  place: field(lineSchema(160), { label: 'Place' }),
+  latitudeDeg: field(amountSchema(-90, 90, '°').nullable(), {
+    label: 'Latitude',
+    unit: 'deg',
+    hint: 'North positive',
+  }),
+  longitudeDeg: field(amountSchema(-180, 180, '°').nullable(), {
+    label: 'Longitude',
+    unit: 'deg',
+    hint: 'East positive',
+  }),
+  timeZone: field(timeZoneSchema.nullable(), {
+    label: 'Time zone',
+    hint: 'For example America/Halifax',
+  }),
   /** How quantities are shown; nothing is computed differently. */
   units: z.enum(['metric', 'imperial'], { error: 'Choose metric or imperial' }),
-  floorAreaM2: amountSchema(5, 5000, 'm²').nullable(),
+  floorAreaM2: field(amountSchema(5, 5000, 'm²').nullable(), { label: 'Floor area', unit: 'm²' }),
 });
 export type Site = z.infer<typeof siteSchema>;

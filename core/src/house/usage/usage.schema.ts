@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import { amountSchema, field, idSchema, lineSchema, nameSchema } from '../../base/index.js';
 
 /** A calendar day, "2026-02-28". */
 export const daySchema = z.iso.date('Write the day as 2026-02-28');
@@ -61,7 +61,11 @@ export const usageSchema = z.strictObject({
   bills: z.array(billSchema).max(120, 'Use at most 120 bills'),
   outages: z.array(outageSchema).max(1000, 'Use at most 1000 outages'),
   /** Years the list of outages covers; null = from the first to the last. */
-  outageYears: amountSchema(0.1, 60, 'years').nullable(),
+  outageYears: field(amountSchema(0.1, 60, 'years').nullable(), {
+    label: 'Years the list covers',
+    unit: 'yr',
+    hint: 'empty: from the first to the last',
+  }),
   reliability: reliabilitySchema.nullable(),
   measurement: measurementSchema.nullable(),
 });

@@ -51,7 +51,8 @@ export class ChoiceField<T> {
 
   protected readonly id = `choice-${nextId++}`;
   protected readonly listed = computed(() => [...this.choices()]);
-  protected readonly assumedLabel = computed(
-    () => this.choices().find(({ value }) => value === this.assumed())?.label ?? '',
-  );
+  protected readonly assumedLabel = computed(() => {
+    const assumed = this.assumed();
+    return assumed === null ? '' : (this.choices().find(({ value }) => value === assumed)?.label ?? '');
+  });
 }

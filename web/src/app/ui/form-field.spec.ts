@@ -5,9 +5,20 @@ import {
   briefSchema,
   generatorSchema,
   scenarioSchema,
+  serviceBackupSchema,
+  shedSchema,
   solarArraySchema,
   vehicleSchema,
 } from '@levamen/core/design';
+import { supplySchema } from '@levamen/core/electric';
+import {
+  circuitSchema,
+  loadSchema,
+  panelSchema,
+  serviceSchema,
+  siteSchema,
+  timeZoneSchema,
+} from '@levamen/core/house';
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import { formOf } from './form';
@@ -24,6 +35,15 @@ const shape = {
       ['shallow', 'A shallow one'],
     ],
   }),
+  zone: field(timeZoneSchema.nullable(), { label: 'Zone' }),
+  capped: field(z.boolean().nullable(), {
+    label: 'Capped',
+    choices: [
+      [null, 'Nobody looked'],
+      [true, 'Capped'],
+      [false, 'Open'],
+    ],
+  }),
 };
 type Well = z.infer<z.ZodObject<typeof shape>>;
 
@@ -34,11 +54,20 @@ type Well = z.infer<z.ZodObject<typeof shape>>;
     <lv-form-field [of]="form" name="powerW" />
     <lv-form-field [of]="form" name="depthM" />
     <lv-form-field [of]="form" name="kind" />
+    <lv-form-field [of]="form" name="zone" hint="As the house" />
+    <lv-form-field [of]="form" name="capped" label="Is it capped" />
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 class Host {
-  readonly well = signal<Well>({ name: 'Well', powerW: 1200, depthM: null, kind: null });
+  readonly well = signal<Well>({
+    name: 'Well',
+    powerW: 1200,
+    depthM: null,
+    kind: null,
+    zone: 'Europe/Vienna',
+    capped: null,
+  });
   readonly labels: string[] = [];
   readonly form = formOf<Well>(
     shape,
@@ -106,6 +135,20 @@ describe('a field of a form', () => {
     expect([host.well().powerW, root.textContent.includes('Enter a number')]).toEqual([1200, true]);
   });
 
+  it('knows an emptied text as nothing said, and a choice called nothing said', async () => {
+    const { host, root, enter } = await show();
+    expect(root.textContent).toContain('As the house');
+    expect(root.textContent).toContain('Is it capped');
+    expect(root.textContent).toContain('Nobody looked');
+    expect(root.textContent).not.toContain('Nobody looked, assumed');
+    expect(root.textContent.match(/assumed/g)).toHaveLength(3);
+    await enter('Zone', 'Nowhere/At-all');
+    expect(host.well().zone).toBe('Europe/Vienna');
+    expect(root.textContent).toContain('Use a time zone name');
+    await enter('Zone', '');
+    expect(host.well().zone).toBeNull();
+  });
+
   it('keeps what is out of bounds, and says the bound', async () => {
     const { host, root, input, enter } = await show();
     await enter('Power', '9.5 kW');
@@ -115,13 +158,27 @@ describe('a field of a form', () => {
 });
 
 describe('the facts of fields', () => {
-  const slices = { briefSchema, generatorSchema, scenarioSchema, solarArraySchema, vehicleSchema };
+  const slices = {
+    backupSchema: serviceBackupSchema,
+    briefSchema,
+    circuitSchema,
+    generatorSchema,
+    loadSchema,
+    panelSchema,
+    scenarioSchema,
+    serviceSchema,
+    shedSchema,
+    siteSchema,
+    solarArraySchema,
+    supplySchema,
+    vehicleSchema,
+  };
   it.each(Object.entries(slices))('%s: choices are what the schema takes, labels stand once', (_, schema) => {
     const facts = Object.entries<z.ZodType>(schema.shape).flatMap(([name, one]) => {
       const of = fieldFacts.get(one);
       return of ? [{ name, one, of }] : [];
     });
-    expect(facts.length).toBeGreaterThan(3);
+    expect(facts.length).toBeGreaterThan(2);
     expect(new Set(facts.map(({ of }) => of.label)).size).toBe(facts.length);
     for (const { name, one, of } of facts) {
       for (const [value] of of.choices ?? [])

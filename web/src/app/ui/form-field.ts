@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { fieldFacts } from '@levamen/core/base';
-import type * as z from 'zod';
+import * as z from 'zod';
 import { AmountField } from './amount-field';
 import { ChoiceField, type Choice } from './choice-field';
 import type { Form } from './form';
@@ -19,8 +19,8 @@ import { TextField } from './text-field';
     @switch (kind()) {
       @case ('choice') {
         <lv-choice-field
-          [label]="facts().label"
-          [hint]="facts().hint ?? ''"
+          [label]="shownLabel()"
+          [hint]="shownHint()"
           [choices]="listed()"
           [value]="value()"
           [assumed]="assumed()"
@@ -30,9 +30,10 @@ import { TextField } from './text-field';
       }
       @case ('amount') {
         <lv-amount-field
-          [label]="facts().label"
-          [hint]="facts().hint ?? ''"
+          [label]="shownLabel()"
+          [hint]="shownHint()"
           [unit]="facts().unit!"
+          [hideLabel]="hideLabel()"
           [system]="of().units()"
           [optional]="optional()"
           [schema]="amountSchema()"
@@ -44,12 +45,12 @@ import { TextField } from './text-field';
       }
       @default {
         <lv-text-field
-          [label]="facts().label"
-          [hint]="facts().hint ?? ''"
+          [label]="shownLabel()"
+          [hint]="shownHint()"
           [rows]="facts().rows ?? 1"
-          [schema]="schema()"
+          [schema]="textSchema()"
           [value]="text()"
-          (valueChange)="take($event)"
+          (valueChange)="takeText($event)"
         />
       }
     }
@@ -67,6 +68,11 @@ export class FormField<T extends object> {
   readonly name = input.required<keyof T & string>();
   /** What there is to choose, where that depends on the job. */
   readonly choices = input<readonly Choice<unknown>[] | null>(null);
+  /** In place of the hint of the schema, where it depends on the job. */
+  readonly hint = input<string | null>(null);
+  /** In place of the label of the schema, where one form shows a field several times. */
+  readonly label = input<string | null>(null);
+  readonly hideLabel = input(false);
 
   protected readonly schema = computed((): z.ZodType => this.of().shape[this.name()]);
   protected readonly facts = computed(() => {
@@ -74,6 +80,8 @@ export class FormField<T extends object> {
     if (!facts) throw new Error(`The field "${this.name()}" has no label`);
     return facts;
   });
+  protected readonly shownLabel = computed(() => this.label() ?? this.facts().label);
+  protected readonly shownHint = computed(() => this.hint() ?? this.facts().hint ?? '');
   protected readonly kind = computed((): 'choice' | 'amount' | 'text' => {
     const { choices, unit } = this.facts();
     if (choices ?? this.choices()) return 'choice';
@@ -94,6 +102,14 @@ export class FormField<T extends object> {
   protected readonly amount = computed(() => this.value() as number | null);
   protected readonly assumedAmount = computed(() => this.assumed() as number | null);
   protected readonly text = computed(() => (this.value() as string | null) ?? '');
+  /** An emptied text that may be unknown is unknown. */
+  protected readonly textSchema = computed(() =>
+    this.optional() ? z.preprocess((text) => (text === '' ? null : text), this.schema()) : this.schema(),
+  );
+
+  protected takeText(text: string): void {
+    this.take(text === '' && this.optional() ? null : text);
+  }
 
   protected take(value: unknown): void {
     if (value === null && !this.optional()) return;

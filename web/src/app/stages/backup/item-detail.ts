@@ -13,16 +13,16 @@ import {
 } from '@levamen/core/design';
 import type { ItemEffect } from '@levamen/core/study';
 import { JobSession } from '../../data/job-session';
-import { AmountField } from '../../ui/amount-field';
-import { ChoiceField } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { BackupEdits } from './backup-edits';
 import { limitWords } from './bench-view';
-import { deviceChoices, laneFacts, momentChoices } from './lane-facts';
+import { laneFacts } from './lane-facts';
 
 /** The chosen circuits: what hangs on them, where they stand, how they are shed, and what moving them means. */
 @Component({
   selector: 'lv-item-detail',
-  imports: [AmountField, ChoiceField],
+  imports: [FormField],
   templateUrl: './item-detail.html',
   styleUrl: './side.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,9 +34,6 @@ export class ItemDetail {
   readonly effects = input.required<ReadonlyMap<string, ItemEffect>>();
   readonly season = input.required<Season>();
 
-  protected readonly shape = shedSchema.shape;
-  protected readonly deviceChoices = deviceChoices;
-  protected readonly momentChoices = momentChoices;
   protected readonly message = signal('');
   protected readonly title = computed(() => {
     const items = this.items();
@@ -100,13 +97,14 @@ export class ItemDetail {
     const item = this.items()[0];
     return item?.lane === 'auto' ? (item.shed ?? usualShed) : null;
   });
+  protected readonly form = formOf<Shed>(
+    shedSchema.shape,
+    computed(() => this.shed() ?? usualShed),
+    (change) => this.edits.shed(this.circuitIds(), change),
+  );
   private readonly circuitIds = computed(() => this.items().flatMap(({ circuit }) => circuit?.id ?? []));
 
   protected move(lane: Lane): void {
     this.message.set(this.edits.move(this.items(), lane));
-  }
-
-  protected set(change: Partial<Shed>): void {
-    this.edits.shed(this.circuitIds(), change);
   }
 }

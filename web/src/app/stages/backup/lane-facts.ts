@@ -1,5 +1,4 @@
-import type { Lane, ShedDevice, ShedMoment } from '@levamen/core/design';
-import type { Choice } from '../../ui/choice-field';
+import type { Lane } from '@levamen/core/design';
 
 interface LaneFacts {
   readonly title: string;
@@ -14,15 +13,3 @@ export const laneFacts: Readonly<Record<Lane, LaneFacts>> = {
   hand: { title: 'Shed by hand', what: 'if somebody walks to the panel', key: 'H' },
   dark: { title: 'Stays dark', what: 'on the grid side', key: 'D' },
 };
-
-export const deviceChoices: readonly Choice<ShedDevice>[] = [
-  { label: 'Shed relay', value: 'relay' },
-  { label: 'Smart breaker', value: 'smart-breaker' },
-  { label: 'Control input of the load', value: 'control-input' },
-];
-
-export const momentChoices: readonly Choice<ShedMoment>[] = [
-  { label: 'For the whole outage', value: 'outage' },
-  { label: 'Below a state of charge', value: 'charge' },
-  { label: 'When there is no room for it', value: 'power' },
-];

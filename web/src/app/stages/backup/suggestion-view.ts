@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { backupSchema } from '@levamen/core/design';
 import type { Suggestion } from '@levamen/core/study';
 import { Button } from 'primeng/button';
-import { AmountField } from '../../ui/amount-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { BackupEdits } from './backup-edits';
 import { BackupSearch } from './backup-search';
 import { laneFacts } from './lane-facts';
@@ -21,20 +22,14 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
 /** The best backup set for the stack in use, beside the present one. */
 @Component({
   selector: 'lv-suggestion-view',
-  imports: [AmountField, Button],
+  imports: [Button, FormField],
   template: `
     <h3>The best set for this stack</h3>
     <p class="small soft">
       Keeps every must, then the most worth of should and may that holds runtime, power, legs, starting, panel
       spaces and load control of {{ stack() }}.
     </p>
-    <lv-amount-field
-      label="One should is worth so many mays"
-      unit="count"
-      [schema]="shape.shouldWorth"
-      [value]="shouldWorth()"
-      (valueChange)="edits.setShouldWorth($event ?? shouldWorth())"
-    />
+    <lv-form-field [of]="form" name="shouldWorth" />
     <p class="row">
       <p-button label="Suggest" size="small" [disabled]="search.busy()" (onClick)="ask()" />
       @if (search.busy()) {
@@ -109,7 +104,13 @@ export class SuggestionView {
   readonly shouldWorth = input.required<number>();
   readonly presentHolds = input.required<boolean>();
 
-  protected readonly shape = backupSchema.shape;
+  protected readonly form = formOf<{ readonly shouldWorth: number }>(
+    backupSchema.shape,
+    computed(() => ({ shouldWorth: this.shouldWorth() })),
+    ({ shouldWorth }) => {
+      if (shouldWorth !== undefined) this.edits.setShouldWorth(shouldWorth);
+    },
+  );
   protected readonly words = words;
   protected readonly answer = this.search.suggestion;
   protected readonly changes = computed(() =>

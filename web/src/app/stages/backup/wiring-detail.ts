@@ -3,10 +3,6 @@ import { FormsModule } from '@angular/forms';
 import type { Finding, UnitSystem } from '@levamen/core/base';
 import { panelUpstream, type Service } from '@levamen/core/house';
 import {
-  type BondPlace,
-  bondPlaces,
-  type IsolatingDevice,
-  isolatingDevices,
   type Plan,
   type School,
   schoolFacts,
@@ -18,91 +14,34 @@ import {
 } from '@levamen/core/design';
 
 import { Checkbox } from 'primeng/checkbox';
-import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { FindingsList } from '../../ui/findings-list';
 import { BackupEdits } from './backup-edits';
-
-const deviceWords: Readonly<Record<IsolatingDevice, string>> = {
-  contactor: 'Contactor',
-  'transfer-switch': 'Transfer switch',
-  'at-meter': 'Device at the meter',
-  'pass-through': 'Pass-through of the inverter',
-};
-const bondWords: Readonly<Record<BondPlace, string>> = {
-  service: 'At the service, as before',
-  'isolating-device': 'In the isolating device',
-  inverter: 'In the inverter',
-};
-const yesNo: readonly Choice<boolean>[] = [
-  { label: 'Yes', value: true },
-  { label: 'No', value: false },
-];
 
 /** How one service is backed up, and what that requires. */
 @Component({
   selector: 'lv-wiring-detail',
-  imports: [AmountField, Checkbox, ChoiceField, FindingsList, FormsModule],
+  imports: [Checkbox, ChoiceField, FindingsList, FormField, FormsModule],
   template: `
     <h3>{{ service().name }}</h3>
-    <lv-choice-field
-      label="How it is backed up"
-      [choices]="schoolChoices"
-      [value]="said().school"
-      (valueChange)="set({ school: $event })"
-    />
+    <lv-form-field [of]="form" name="school" [choices]="schoolChoices" />
     @if (facts(); as facts) {
       <p class="small">{{ facts.how }}</p>
       <p class="small soft"><b>For:</b> {{ facts.good }} <b>Against:</b> {{ facts.bad }}</p>
     }
     @if (said().school !== null && said().school !== 'none') {
       <div class="pair">
-        <lv-choice-field
-          label="Isolating device"
-          [choices]="deviceChoices"
-          [value]="said().isolatingDevice"
-          (valueChange)="set({ isolatingDevice: $event })"
-        />
-        <lv-amount-field
-          label="Its rating"
-          unit="A"
-          [optional]="true"
-          [schema]="shape.isolatingRatingA"
-          [value]="said().isolatingRatingA"
-          (valueChange)="set({ isolatingRatingA: $event })"
-        />
-        <lv-choice-field
-          label="Neutral bonded while islanded"
-          [choices]="bondChoices"
-          [value]="said().bondWhileIslanded"
-          (valueChange)="set({ bondWhileIslanded: $event })"
-        />
+        <lv-form-field [of]="form" name="isolatingDevice" />
+        <lv-form-field [of]="form" name="isolatingRatingA" />
+        <lv-form-field [of]="form" name="bondWhileIslanded" />
         @if (said().isolatingDevice === 'at-meter') {
-          <lv-choice-field
-            label="Utility consents"
-            [choices]="yesNo"
-            [value]="said().utilityConsent"
-            (valueChange)="set({ utilityConsent: $event })"
-          />
+          <lv-form-field [of]="form" name="utilityConsent" />
         }
         @if (said().school === 'loads-panel') {
-          <lv-amount-field
-            label="Spaces of the new panel"
-            unit="count"
-            [optional]="true"
-            [schema]="shape.newPanelSpaces"
-            [value]="said().newPanelSpaces"
-            (valueChange)="set({ newPanelSpaces: $event })"
-          />
-          <lv-amount-field
-            label="From old panel to new"
-            unit="m"
-            [system]="units()"
-            [optional]="true"
-            [schema]="shape.newPanelDistanceM"
-            [value]="said().newPanelDistanceM"
-            (valueChange)="set({ newPanelDistanceM: $event })"
-          />
+          <lv-form-field [of]="form" name="newPanelSpaces" />
+          <lv-form-field [of]="form" name="newPanelDistanceM" />
         }
         @if (said().school === 'feeder') {
           <lv-choice-field
@@ -113,14 +52,7 @@ const yesNo: readonly Choice<boolean>[] = [
           />
         }
         @if (said().school === 'controlled') {
-          <lv-amount-field
-            label="Circuits it can control"
-            unit="count"
-            [optional]="true"
-            [schema]="shape.controlledCircuits"
-            [value]="said().controlledCircuits"
-            (valueChange)="set({ controlledCircuits: $event })"
-          />
+          <lv-form-field [of]="form" name="controlledCircuits" />
         }
         @if (isolations().length > 1) {
           <lv-choice-field
@@ -164,21 +96,17 @@ export class WiringDetail {
   readonly requirements = input.required<readonly Finding[]>();
   readonly units = input.required<UnitSystem>();
 
-  protected readonly shape = serviceBackupSchema.shape;
-  protected readonly yesNo = yesNo;
   protected readonly schoolChoices: Choice<School>[] = schools.map((value) => ({
     value,
     label: schoolFacts[value].label,
   }));
-  protected readonly deviceChoices: Choice<IsolatingDevice>[] = isolatingDevices.map((value) => ({
-    value,
-    label: deviceWords[value],
-  }));
-  protected readonly bondChoices: Choice<BondPlace>[] = bondPlaces.map((value) => ({
-    value,
-    label: bondWords[value],
-  }));
   protected readonly said = computed(() => serviceBackup(this.plan(), this.service().id));
+  protected readonly form = formOf<ServiceBackup>(
+    serviceBackupSchema.shape,
+    this.said,
+    (change) => this.set(change),
+    { units: this.units },
+  );
   protected readonly facts = computed(() => {
     const { school } = this.said();
     return school === null ? null : schoolFacts[school];

@@ -1,28 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Supply, supplySchema, type SupplySystem } from '@levamen/core/electric';
+import { type Supply, supplySchema } from '@levamen/core/electric';
 import { outageFacts, type Site, siteSchema } from '@levamen/core/house';
-import {
-  type Brief,
-  briefSchema,
-  changeSupply,
-  emptyPlan,
-  type GoalWeight,
-  type PlannedAddition,
-  plannedAdditionSchema,
-} from '@levamen/core/design';
+import { type Brief, briefSchema, changeSupply, emptyPlan, type GoalWeight } from '@levamen/core/design';
 import { Button } from 'primeng/button';
-import { Checkbox } from 'primeng/checkbox';
 import { SelectButton } from 'primeng/selectbutton';
-import * as z from 'zod';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
-import { AmountField } from '../../ui/amount-field';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
+import type { Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { supplyChoices } from '../../ui/supply-choices';
-import { TextField } from '../../ui/text-field';
+import { PlannedFields } from './planned-fields';
 
 type GoalKey = keyof Brief['goals'];
 
@@ -35,7 +24,7 @@ const goals: readonly { readonly key: GoalKey; readonly label: string; readonly 
 /** What the household wants, where, and how the house is fed. */
 @Component({
   selector: 'lv-brief-stage',
-  imports: [AmountField, Button, Checkbox, ChoiceField, FormField, FormsModule, SelectButton, TextField],
+  imports: [Button, FormField, FormsModule, PlannedFields, SelectButton],
   templateUrl: './brief-stage.html',
   styleUrl: './brief-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,11 +57,17 @@ export class BriefStage {
         : {};
     }),
   });
-  protected readonly site = siteSchema.shape;
-  protected readonly supply = supplySchema.shape;
-  protected readonly planned = plannedAdditionSchema.shape;
-  /** Empty is allowed: nobody has said. */
-  protected readonly timeZoneSchema = siteSchema.shape.timeZone.or(z.literal(''));
+  protected readonly site = formOf<Site>(
+    siteSchema.shape,
+    computed(() => (this.plan() ?? emptyPlan()).site),
+    (change) => this.setSite(change),
+    { units: this.units, defaults: computed(() => this.settings() ?? {}) },
+  );
+  protected readonly supply = formOf<Supply>(
+    supplySchema.shape,
+    computed(() => (this.plan() ?? emptyPlan()).supply),
+    (change) => this.setSupply(change),
+  );
 
   protected readonly goals = goals;
   protected readonly goalChoices: Choice<GoalWeight>[] = [
@@ -84,10 +79,6 @@ export class BriefStage {
     { label: 'Not noticed (20 ms)', value: 20 },
     { label: 'Lights may blink (1 s)', value: 1000 },
     { label: 'A minute does not matter', value: 60_000 },
-  ];
-  protected readonly frequencyChoices: Choice<50 | 60>[] = [
-    { label: '60 Hz', value: 60 },
-    { label: '50 Hz', value: 50 },
   ];
   protected readonly supplyChoices = supplyChoices;
   /** What the required runtime means against the outages on record. */
@@ -120,17 +111,16 @@ export class BriefStage {
     }));
   }
 
-  protected setSite<K extends keyof Site>(key: K, value: Site[K]): void {
-    this.session.edit('site', (plan) => ({ ...plan, site: { ...plan.site, [key]: value } }));
+  private setSite(change: Partial<Site>): void {
+    this.session.edit('site', (plan) => ({ ...plan, site: { ...plan.site, ...change } }));
   }
 
-  protected setSupply<K extends keyof Supply>(key: K, value: Supply[K]): void {
-    this.session.edit('supply', (plan) => ({ ...plan, supply: { ...plan.supply, [key]: value } }));
-  }
-
-  protected setSystem(system: SupplySystem | null): void {
-    if (system === null) return;
-    this.session.edit('supply', (plan) => changeSupply(plan, system));
+  /** Another system moves what hangs on legs. */
+  private setSupply({ system, ...change }: Partial<Supply>): void {
+    this.session.edit('supply', (plan) => {
+      const changed = { ...plan, supply: { ...plan.supply, ...change } };
+      return system ? changeSupply(changed, system) : changed;
+    });
   }
 
   protected addPlanned(): void {
@@ -150,28 +140,5 @@ export class BriefStage {
         ],
       },
     }));
-  }
-
-  protected changePlanned(id: string, change: Partial<PlannedAddition>): void {
-    this.session.edit('planned addition', (plan) => ({
-      ...plan,
-      brief: {
-        ...plan.brief,
-        plannedAdditions: plan.brief.plannedAdditions.map((addition) =>
-          addition.id === id ? { ...addition, ...change } : addition,
-        ),
-      },
-    }));
-  }
-
-  protected removePlanned(id: string): void {
-    this.session.edit('planned addition removed', (plan) => ({
-      ...plan,
-      brief: { ...plan.brief, plannedAdditions: plan.brief.plannedAdditions.filter((a) => a.id !== id) },
-    }));
-  }
-
-  protected timeZone(text: string): string | null {
-    return text === '' ? null : text;
   }
 }

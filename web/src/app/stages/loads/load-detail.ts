@@ -3,29 +3,23 @@ import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import type { LegSet } from '@levamen/core/electric';
 import {
-  bases,
-  type Basis,
   circuitsById,
   cyclesPerHour,
   dayPartFacts,
   dayParts,
   type HoursOfUse,
   hoursOfUseSchema,
-  kindFacts,
   type Load,
-  type LoadKind,
-  loadKinds,
   loadSchema,
   restartDelayS,
   runningPowerVA,
-  type Start,
   type Survey,
 } from '@levamen/core/house';
 import { startDemand } from '@levamen/core/study';
-import { AmountField } from '../../ui/amount-field';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
+import type { Choice } from '../../ui/choice-field';
 import { circuitChoice } from '../../ui/circuit-choices';
-import { TextField } from '../../ui/text-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { StartFields } from './start-fields';
@@ -36,17 +30,13 @@ const seasonLabels: Readonly<Record<Season, string>> = {
   summer: 'Summer',
 };
 
-const basisLabels: Readonly<Record<Basis, string>> = {
-  typical: 'Typical (library)',
-  nameplate: 'Nameplate',
-  measured: 'Measured',
-  user: 'Entered',
-};
+/** Figures of the load: one that is changed by hand is no longer typical. */
+const figures: ReadonlySet<keyof Load> = new Set(['voltageV', 'powerFactor', 'start', 'use']);
 
 /** Everything about one load that the table has no column for. */
 @Component({
   selector: 'lv-load-detail',
-  imports: [AmountField, ChoiceField, StartFields, TextField],
+  imports: [FormField, StartFields],
   templateUrl: './load-detail.html',
   styleUrl: './load-detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,18 +47,22 @@ export class LoadDetail {
   readonly context = input.required<CellContext>();
   readonly survey = input.required<Survey>();
 
-  protected readonly shape = loadSchema.shape;
-  protected readonly hours = hoursOfUseSchema.shape;
-  protected readonly usualCycles = computed(() => cyclesPerHour({ ...this.load(), cyclesPerHour: null }));
-  protected readonly usualDelay = computed(() => restartDelayS({ ...this.load(), restartDelayS: null }));
-  protected readonly kinds: Choice<LoadKind>[] = loadKinds.map((value) => ({
-    value,
-    label: kindFacts[value].label,
-  }));
-  protected readonly basisChoices: Choice<Basis>[] = bases.map((value) => ({
-    value,
-    label: basisLabels[value],
-  }));
+  protected readonly form = formOf<Load>(loadSchema.shape, this.load, (change) => this.set(change), {
+    defaults: computed(() => ({
+      cyclesPerHour: {
+        value: cyclesPerHour({ ...this.load(), cyclesPerHour: null }),
+        why: 'as usual for its kind',
+      },
+      restartDelayS: {
+        value: restartDelayS({ ...this.load(), restartDelayS: null }),
+        why: 'as usual for its kind',
+      },
+    })),
+  });
+  protected readonly legHint = computed(() => (this.load().legsAssumed ? 'assumed; choose to confirm' : ''));
+  protected readonly circuitHint = computed(() =>
+    this.load().circuitId === null ? 'not placed yet' : 'its legs are those of the circuit',
+  );
   protected readonly legChoices = computed((): Choice<LegSet>[] =>
     legChoices(this.load(), this.context()).map((value) => ({ value, label: value })),
   );
@@ -78,7 +72,15 @@ export class LoadDetail {
       .filter(({ circuit }) => circuit.use === 'circuit')
       .map(circuitChoice),
   ]);
-  protected readonly seasons = seasons.map((season) => ({ season, label: seasonLabels[season] }));
+  protected readonly seasons = seasons.map((season) => ({
+    season,
+    label: seasonLabels[season],
+    form: formOf<HoursOfUse>(
+      hoursOfUseSchema.shape,
+      computed(() => this.load().use[season]),
+      (change) => this.setHours(season, change),
+    ),
+  }));
   protected readonly parts = dayParts.map((part) => ({ part, ...dayPartFacts[part] }));
   protected readonly powerText = computed(() => {
     const start = startDemand(this.context().system, this.load());
@@ -89,29 +91,18 @@ export class LoadDetail {
   });
 
   protected set(change: Partial<Load>): void {
-    this.edits.replace({ ...this.load(), ...change });
+    const { basis } = this.load();
+    const isFigure = Object.keys(change).some((key) => figures.has(key as keyof Load));
+    this.edits.replace({
+      ...this.load(),
+      ...(isFigure && basis === 'typical' ? { basis: 'user' as const } : {}),
+      ...('legs' in change ? { legsAssumed: false } : {}),
+      ...change,
+    });
   }
 
-  /** A figure was changed by hand: it is no longer typical. */
-  protected setFigure(change: Partial<Load>): void {
-    const basis = this.load().basis === 'typical' ? 'user' : this.load().basis;
-    this.set({ ...change, basis });
-  }
-
-  protected setLegs(legs: LegSet | null): void {
-    if (legs !== null) this.set({ legs, legsAssumed: false });
-  }
-
-  protected setCircuit(circuitId: string | null): void {
-    this.set({ circuitId });
-  }
-
-  protected setStart(start: Start): void {
-    this.setFigure({ start });
-  }
-
-  protected setHours(season: Season, field: keyof HoursOfUse, hours: number | null): void {
+  private setHours(season: Season, change: Partial<HoursOfUse>): void {
     const { use } = this.load();
-    this.setFigure({ use: { ...use, [season]: { ...use[season], [field]: hours ?? 0 } } });
+    this.set({ use: { ...use, [season]: { ...use[season], ...change } } });
   }
 }

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { codeLetters } from '@levamen/core/electric';
 import { type Start, startSchema } from '@levamen/core/house';
 import type * as z from 'zod';
-import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 
 const ways: readonly Choice<Start['how']>[] = [
   { label: 'No surge', value: 'none' },
@@ -23,15 +23,20 @@ const fresh: Readonly<Record<Start['how'], Start>> = {
   soft: { how: 'soft', multiple: 1.5, durationS: 2 },
 };
 
-/** The schema of each number, by the way of starting: a table of full-load currents ends sooner than a nameplate. */
-const fieldsOf = Object.fromEntries(
-  startSchema.options.map(({ shape }) => [shape.how.value, shape]),
-) as unknown as Readonly<Record<Start['how'], Readonly<Record<string, z.ZodType<number>>>>>;
+type Shape = Readonly<Record<string, z.ZodType>>;
+
+/** The fields of each way of starting: a table of full-load currents ends sooner than a nameplate. */
+const shapes = new Map<Start['how'], Shape>(
+  startSchema.options.map(({ shape }) => {
+    const { how, ...fields } = shape;
+    return [how.value, fields];
+  }),
+);
 
 /** How a load starts, field by field. */
 @Component({
   selector: 'lv-start-fields',
-  imports: [AmountField, ChoiceField],
+  imports: [ChoiceField, FormField],
   template: `
     <lv-choice-field
       label="How it starts"
@@ -39,49 +44,8 @@ const fieldsOf = Object.fromEntries(
       [value]="start().how"
       (valueChange)="setHow($event)"
     />
-    @if (lockedRotorA() !== null) {
-      <lv-amount-field
-        label="Locked rotor"
-        unit="A"
-        [schema]="amount()['lockedRotorA']!"
-        [value]="lockedRotorA()"
-        (valueChange)="set({ lockedRotorA: $event })"
-      />
-    }
-    @if (letter(); as letter) {
-      <lv-choice-field
-        label="Code letter"
-        [choices]="letters"
-        [value]="letter"
-        (valueChange)="set({ letter: $event })"
-      />
-    }
-    @if (horsepower() !== null) {
-      <lv-amount-field
-        label="Horsepower"
-        unit="hp"
-        [schema]="amount()['horsepower']!"
-        [value]="horsepower()"
-        (valueChange)="set({ horsepower: $event })"
-      />
-    }
-    @if (multiple() !== null) {
-      <lv-amount-field
-        label="Multiple"
-        unit="factor"
-        [schema]="amount()['multiple']!"
-        [value]="multiple()"
-        (valueChange)="set({ multiple: $event })"
-      />
-    }
-    @if (durationS() !== null) {
-      <lv-amount-field
-        label="Lasts"
-        unit="s"
-        [schema]="amount()['durationS']!"
-        [value]="durationS()"
-        (valueChange)="set({ durationS: $event })"
-      />
+    @for (name of names(); track name) {
+      <lv-form-field [of]="form()" [name]="name" />
     }
   `,
   styles: `
@@ -101,28 +65,17 @@ export class StartFields {
   readonly startChange = output<Start>();
 
   protected readonly ways = ways;
-  protected readonly letters: Choice<string>[] = codeLetters.map((value) => ({ label: value, value }));
-  /** What each field of this way of starting may hold: the field itself says what is wrong, and keeps the text. */
-  protected readonly amount = computed(() => fieldsOf[this.start().how]);
-  private readonly part = (key: string) =>
-    computed((): number | null => {
-      const value: unknown = (this.start() as Record<string, unknown>)[key];
-      return typeof value === 'number' ? value : null;
-    });
-  protected readonly lockedRotorA = this.part('lockedRotorA');
-  protected readonly horsepower = this.part('horsepower');
-  protected readonly multiple = this.part('multiple');
-  protected readonly durationS = this.part('durationS');
-  protected readonly letter = computed(() => {
-    const start = this.start();
-    return start.how === 'codeLetter' ? start.letter : null;
-  });
+  private readonly shape = computed(() => shapes.get(this.start().how)!);
+  protected readonly names = computed(() => Object.keys(this.shape()));
+  protected readonly form = computed(() =>
+    formOf<Record<string, unknown>>(this.shape(), this.start, (change) => this.set(change)),
+  );
 
   protected setHow(how: Start['how'] | null): void {
     if (how !== null && how !== this.start().how) this.startChange.emit(fresh[how]);
   }
 
-  protected set(change: Record<string, unknown>): void {
+  private set(change: Record<string, unknown>): void {
     const checked = startSchema.safeParse({ ...this.start(), ...change });
     if (checked.success) this.startChange.emit(checked.data);
   }

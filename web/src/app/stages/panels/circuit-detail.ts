@@ -9,36 +9,25 @@ import {
   loadsBehind,
   type Panel,
   panelFedBy,
-  type Protection,
-  protections,
   spacesFrom,
 } from '@levamen/core/house';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import * as z from 'zod';
-import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { TextField } from '../../ui/text-field';
 import { ConductorFields } from './conductor-fields';
 import { PanelEdits } from './panel-edits';
-
-const protectionLabels: Readonly<Record<Protection, string>> = {
-  standard: 'Standard',
-  afci: 'Arc fault (AFCI)',
-  gfci: 'Ground fault (GFCI)',
-  'afci-gfci': 'Arc and ground fault',
-  rcd: 'Behind an RCD',
-  rcbo: 'RCBO',
-  afdd: 'AFDD',
-};
 
 const spacesOf = (text: string): number[] => text.split(',').map(Number);
 
 /** Everything about the breaker of a space, and what hangs on it. */
 @Component({
   selector: 'lv-circuit-detail',
-  imports: [AmountField, Button, Checkbox, ChoiceField, ConductorFields, FormsModule, TextField],
+  imports: [Button, Checkbox, ChoiceField, ConductorFields, FormField, FormsModule, TextField],
   templateUrl: './circuit-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,7 +41,6 @@ export class CircuitDetail {
   readonly space = input.required<number>();
 
   private readonly half = signal(0);
-  protected readonly shape = circuitSchema.shape;
   protected readonly spacesSchema = computed(() => {
     const { spaces, name } = this.panel();
     return z
@@ -65,6 +53,12 @@ export class CircuitDetail {
       .refine((text) => new Set(spacesOf(text)).size === spacesOf(text).length, 'Write each space once');
   });
   protected readonly circuit = computed(() => this.circuits()[this.half()] ?? this.circuits()[0] ?? null);
+  /** Drawn only where there is a breaker. */
+  protected readonly form = formOf<Circuit>(
+    circuitSchema.shape,
+    computed(() => this.circuit()!),
+    (change) => this.set(change),
+  );
   protected readonly halves = computed(() => this.circuits().map((circuit, index) => ({ circuit, index })));
   protected readonly title = computed(() => {
     const circuit = this.circuit();
@@ -86,19 +80,10 @@ export class CircuitDetail {
     const loads = loadsBehind(this.plan(), circuit.id);
     return loads.length === 0 ? 'nothing connected' : `${quantityText(connectedVA(loads), 'VA')} connected`;
   });
-  protected readonly protectionChoices: Choice<Protection>[] = protections.map((value) => ({
-    value,
-    label: protectionLabels[value],
-  }));
   protected readonly poleChoices: Choice<number>[] = [1, 2, 3].map((value) => ({
     value,
     label: value === 1 ? 'One pole' : `${value} poles`,
   }));
-  protected readonly neutralChoices: Choice<string>[] = [
-    { value: 'assumed', label: 'Assumed from its loads' },
-    { value: 'yes', label: 'With a neutral' },
-    { value: 'no', label: 'Without a neutral' },
-  ];
   protected readonly channelChoices = computed((): Choice<string>[] => {
     const names = this.plan().usage.measurement?.channels.map(({ name }) => name) ?? [];
     const own = this.circuit()?.channel ?? '';
@@ -114,10 +99,6 @@ export class CircuitDetail {
         label: circuitId === null ? name : `${name} (on another circuit)`,
       })),
   );
-  protected readonly neutral = computed(() => {
-    const said = this.circuit()?.neutral ?? null;
-    return said === null ? 'assumed' : said ? 'yes' : 'no';
-  });
 
   protected pickHalf(index: number): void {
     this.half.set(index);
@@ -135,10 +116,6 @@ export class CircuitDetail {
 
   protected setSpaces(text: string): void {
     this.set({ spaces: spacesOf(text) });
-  }
-
-  protected setNeutral(said: string | null): void {
-    this.set({ neutral: said === 'yes' ? true : said === 'no' ? false : null });
   }
 
   protected place(loadId: string | null): void {

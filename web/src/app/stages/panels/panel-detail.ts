@@ -1,47 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { UnitSystem } from '@levamen/core/base';
 import { type Leg, systemFacts } from '@levamen/core/electric';
 import {
   type Device,
-  type DeviceKind,
-  deviceKinds,
   type FedFrom,
   maxDevices,
   type Panel,
-  type PanelLayout,
-  panelLayouts,
   panelSchema,
   wouldLoop,
 } from '@levamen/core/house';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
-import { Checkbox } from 'primeng/checkbox';
-import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
-import { TextField } from '../../ui/text-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { ConductorFields } from './conductor-fields';
+import { DeviceFields } from './device-fields';
 import { PanelEdits } from './panel-edits';
 
-const layoutLabels: Readonly<Record<PanelLayout, string>> = {
-  'odd-even': 'Odd left, even right',
-  'down-columns': 'Down one column, then the other',
-  'one-row': 'One row',
-};
-const deviceLabels: Readonly<Record<DeviceKind, string>> = {
-  'transfer-switch': 'Transfer switch',
-  'generator-inlet': 'Generator inlet',
-  'existing-solar': 'Existing solar',
-  'car-charging': 'Car charging',
-  storage: 'Storage',
-  other: 'Other',
-};
 const feeds = (from: FedFrom): string => JSON.stringify(from);
 
 /** Everything about a panel that its ladder does not show. */
 @Component({
   selector: 'lv-panel-detail',
-  imports: [AmountField, Button, Checkbox, ChoiceField, ConductorFields, FormsModule, TextField],
+  imports: [Button, ChoiceField, ConductorFields, DeviceFields, FormField],
   templateUrl: './panel-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,10 +35,14 @@ export class PanelDetail {
   readonly units = input.required<UnitSystem>();
   readonly removed = output();
 
-  protected readonly shape = panelSchema.shape;
   protected readonly mostDevices = maxDevices;
-  protected readonly feederShape = panelSchema.shape.feeder.shape;
-  protected readonly deviceLabels = deviceLabels;
+  protected readonly form = formOf<Panel>(panelSchema.shape, this.panel, (change) => this.set(change));
+  protected readonly feeder = formOf<Panel['feeder']>(
+    panelSchema.shape.feeder.shape,
+    computed(() => this.panel().feeder),
+    (change) => this.setFeeder(change),
+    { units: this.units },
+  );
   protected readonly source = computed(() => feeds(this.panel().fedFrom));
   protected readonly sourceChoices = computed((): Choice<string>[] => {
     const { survey } = this.plan();
@@ -83,26 +69,9 @@ export class PanelDetail {
       .filter(({ from }) => !wouldLoop(survey, id, from))
       .map(({ label, from }) => ({ label, value: feeds(from) }));
   });
-  protected readonly layoutChoices: Choice<PanelLayout>[] = panelLayouts.map((value) => ({
-    value,
-    label: layoutLabels[value],
-  }));
   protected readonly legChoices = computed((): Choice<Leg>[] =>
     systemFacts[this.plan().supply.system].legs.map((value) => ({ value, label: value })),
   );
-  protected readonly bondChoices: Choice<string>[] = [
-    { value: 'unknown', label: 'Not looked at yet' },
-    { value: 'yes', label: 'Bonded here' },
-    { value: 'no', label: 'Separate' },
-  ];
-  protected readonly bond = computed(() => {
-    const { bonded } = this.panel();
-    return bonded === null ? 'unknown' : bonded ? 'yes' : 'no';
-  });
-  protected readonly deviceChoices: Choice<DeviceKind>[] = deviceKinds.map((value) => ({
-    value,
-    label: deviceLabels[value],
-  }));
 
   protected set(change: Partial<Panel>): void {
     this.edits.changePanel(this.panel().id, change, this.panel().name);
@@ -110,10 +79,6 @@ export class PanelDetail {
 
   protected setSource(source: string | null): void {
     if (source !== null) this.set({ fedFrom: JSON.parse(source) as FedFrom });
-  }
-
-  protected setBond(said: string | null): void {
-    this.set({ bonded: said === 'yes' ? true : said === 'no' ? false : null });
   }
 
   protected setFeeder(change: Partial<Panel['feeder']>): void {

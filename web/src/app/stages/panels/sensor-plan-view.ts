@@ -1,26 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { type Survey, surveySchema } from '@levamen/core/house';
 import { sensorPlan } from '@levamen/core/study';
 import type { Plan } from '@levamen/core/design';
-import { ChoiceField } from '../../ui/choice-field';
 import { circuitChoices } from '../../ui/circuit-choices';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { PanelEdits } from './panel-edits';
 
 /** How many current sensors measure every circuit, and where they go. */
 @Component({
   selector: 'lv-sensor-plan-view',
-  imports: [ChoiceField],
+  imports: [FormField],
   template: `
     <h3>Sensors for every circuit</h3>
     <p>
       <b class="figure">{{ sensors().sensors }}</b> current sensors
       <span class="soft small">{{ classes() }}</span>
     </p>
-    <lv-choice-field
-      label="The monitor itself is fed by"
-      [choices]="circuitChoices()"
-      [value]="plan().survey.monitorCircuitId"
-      (valueChange)="edits.setMonitor($event)"
-    />
+    <lv-form-field [of]="form" name="monitorCircuitId" [choices]="circuitChoices()" />
     <p class="small" [class.warn]="sensors().monitor !== 'stays-on'">
       <i
         [class]="sensors().monitor === 'stays-on' ? 'pi pi-check-circle' : 'pi pi-exclamation-triangle'"
@@ -66,8 +63,15 @@ import { PanelEdits } from './panel-edits';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SensorPlanView {
-  protected readonly edits = inject(PanelEdits);
+  private readonly edits = inject(PanelEdits);
   readonly plan = input.required<Plan>();
+  protected readonly form = formOf<Survey>(
+    surveySchema.shape,
+    computed(() => this.plan().survey),
+    ({ monitorCircuitId }) => {
+      if (monitorCircuitId !== undefined) this.edits.setMonitor(monitorCircuitId);
+    },
+  );
   protected readonly sensors = computed(() => sensorPlan(this.plan()));
   protected readonly classes = computed(() =>
     this.sensors()

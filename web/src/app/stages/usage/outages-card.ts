@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { amountSchema } from '@levamen/core/base';
+import { field } from '@levamen/core/base';
 import {
   momentaryS,
   type Outage,
@@ -10,15 +10,18 @@ import {
   type Reliability,
   reliabilityFacts,
   reliabilitySchema,
+  type Usage,
+  usageSchema,
 } from '@levamen/core/house';
 import { type Plan, settingsOf } from '@levamen/core/design';
 
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
-import { AmountField } from '../../ui/amount-field';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { PasteRows } from './paste-rows';
 import { UsageEdits } from './usage-edits';
 
@@ -30,10 +33,24 @@ const lengthText = (seconds: number): string => {
 };
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+type Indices = { readonly [K in keyof Reliability]: number | null };
+const noIndices: Indices = { interruptionsPerYear: null, minutesPerYear: null };
+/** Either may be emptied, which takes both away: one alone says nothing. */
+const indices = {
+  interruptionsPerYear: field(reliabilitySchema.shape.interruptionsPerYear.nullable(), {
+    label: 'SAIFI, interruptions a year',
+    unit: 'factor',
+  }),
+  minutesPerYear: field(reliabilitySchema.shape.minutesPerYear.nullable(), {
+    label: 'SAIDI, minutes a year',
+    unit: 'count',
+  }),
+};
+
 /** The record of past outages, and what share of them the brief would cover. */
 @Component({
   selector: 'lv-outages-card',
-  imports: [AmountField, Button, ChartView, PasteRows],
+  imports: [Button, ChartView, FormField, PasteRows],
   templateUrl: './outages-card.html',
   styleUrl: './cards.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,8 +62,16 @@ export class OutagesCard {
 
   protected readonly pasting = signal(false);
   protected readonly message = signal('');
-  protected readonly yearsSchema = amountSchema(0.1, 60, 'years');
-  protected readonly shape = reliabilitySchema.shape;
+  protected readonly form = formOf<Usage>(
+    usageSchema.shape,
+    computed(() => this.plan().usage),
+    (change) => this.edits.set('years of the list', change),
+  );
+  protected readonly reliability = formOf<Indices>(
+    indices,
+    computed(() => this.plan().usage.reliability ?? noIndices),
+    (change) => this.setReliability(change),
+  );
   protected readonly runtimeH = computed(() => settingsOf(this.plan()).requiredRuntimeH);
   protected readonly rows = computed(() =>
     this.plan()
@@ -142,9 +167,16 @@ export class OutagesCard {
     this.pasting.set(false);
   }
 
-  /** An emptied index takes both away: one alone says nothing. */
-  protected setReliability(key: keyof Reliability, value: number | null): void {
-    const present = this.plan().usage.reliability ?? { interruptionsPerYear: 1, minutesPerYear: 120 };
-    this.edits.set('reliability', { reliability: value === null ? null : { ...present, [key]: value } });
+  private setReliability(change: Partial<Indices>): void {
+    const { interruptionsPerYear = 1, minutesPerYear = 120 } = {
+      ...this.plan().usage.reliability,
+      ...change,
+    };
+    this.edits.set('reliability', {
+      reliability:
+        interruptionsPerYear === null || minutesPerYear === null
+          ? null
+          : { interruptionsPerYear, minutesPerYear },
+    });
   }
 }
