@@ -20,14 +20,19 @@ export default tseslint.config(
     },
   },
   {
-    // Core runs anywhere: no DOM, no Node, no framework; Zod, and Luxon for time zones, are its only dependencies.
+    // Core runs anywhere: no DOM, no Node, no framework; Zod, and the offsets of time zones, are its only dependencies.
     files: ['core/src/**/*.ts'],
     ignores: ['core/src/**/*.spec.ts', 'core/src/**/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',
         {
-          patterns: [{ regex: '^(?!\\.|zod$|luxon$)', message: 'Core imports Zod, Luxon and itself only.' }],
+          patterns: [
+            {
+              regex: '^(?!\\.|zod$|@date-fns/tz$)',
+              message: 'Core imports Zod, time-zone offsets and itself only.',
+            },
+          ],
         },
       ],
       'no-restricted-globals': [

@@ -27,6 +27,7 @@ export { plannedLoad } from './brief/planned-load.js';
 export { type Settings, settingsOf } from './brief/settings.js';
 export { demoPlans } from './demo/demo-plans.js';
 export { changeSupply } from './plan/change-supply.js';
+export { changeTimeZone } from './plan/change-time-zone.js';
 export { emptyPlan } from './plan/empty-plan.js';
 export { islandPlan } from './plan/island-plan.js';
 export { planProblems } from './plan/plan-problems.js';

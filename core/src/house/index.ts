@@ -80,6 +80,7 @@ export { circuitLegSets, legsOnCircuit, settleLegs } from './panels/settle-legs.
 export { panelRows, spaceAt, spaceLeg, spacePlace, spacesFrom } from './panels/space-place.js';
 export { surveyProblems } from './panels/survey-problems.js';
 export type { SurveyedHouse } from './panels/surveyed-house.js';
+export { houseZone } from './site/house-zone.js';
 export type { House } from './site/house.js';
 export { type Site, siteSchema, timeZoneSchema } from './site/site.schema.js';
 export { analyseReadings, type ChannelAnalysis, type UsageAnalysis } from './usage/analyse-readings.js';
@@ -94,13 +95,14 @@ export {
 } from './usage/csv-shape.js';
 export { decodeMilli, encodeMilli } from './usage/encode-readings.js';
 export { EspiReadings } from './usage/espi-readings.js';
+export { houseClock, instantOf } from './usage/house-clock.js';
 export { houseDemand } from './usage/house-demand.js';
 export { measuredLegDemand } from './usage/leg-demand.js';
 export { clockText, localTimes, offsetSpans } from './usage/local-times.js';
 export { measuredUse, type MeasuredUse, withMeasuredUse } from './usage/measured-use.js';
 export { measurementOf } from './usage/measurement-of.js';
 export { momentaryS, outageFacts, reliabilityFacts } from './usage/outage-facts.js';
-export { type ListRow, readBills, readLengthS, readOutages } from './usage/read-lists.js';
+export { type ListRow, neverShown, readBills, readLengthS, readOutages } from './usage/read-lists.js';
 export { type Channel, type ChannelRole, channelRoles, gap, type Readings } from './usage/readings.js';
 export type { ReadingProblem } from './usage/row-collector.js';
 export { suggestCircuits } from './usage/suggest-circuits.js';

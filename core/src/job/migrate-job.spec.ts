@@ -5,6 +5,7 @@ import { builtInCatalogue } from '../equipment/index.js';
 import { evaluatePlan } from '../study/index.js';
 import { demoJobs } from './demo-jobs.js';
 import { jobVersion, type Job } from './job.schema.js';
+import { migrateJob } from './migrate-job.js';
 import { planOf } from './plan-of.js';
 import { readJob } from './read-job.js';
 
@@ -176,5 +177,26 @@ describe('version 5', () => {
 describe('the present version', () => {
   it('leaves the demo jobs as they are', () => {
     for (const { job } of demoJobs) expect(read(job)).toEqual(job);
+  });
+});
+
+describe('version 6', () => {
+  it('told outages by the clock of the house', () => {
+    const { usage } = planOf(read(golden('job-v6')));
+    // Halifax is four hours behind in winter and three in summer (IANA time zone database).
+    expect(usage.outages[0]!.start).toBe('2022-12-24T01:40:00Z');
+    expect(usage.outages.find(({ id }) => id === 'outage-4')!.start).toBe('2023-07-18T19:30:00Z');
+    expect(usage.measurement).toBeNull();
+  });
+
+  it('is read where nobody named the zone, or one that is none', () => {
+    const saved = golden('job-v6');
+    const inZone = (timeZone: unknown) =>
+      migrateJob({ ...saved, site: { ...(saved['site'] as object), timeZone } }, 6)['usage'];
+    for (const none of [null, 'Nowhere/None', 7]) {
+      expect(inZone(none)).toMatchObject({
+        outages: expect.arrayContaining([expect.objectContaining({ start: '2022-12-23T21:40:00Z' })]),
+      });
+    }
   });
 });

@@ -1,4 +1,4 @@
-import { demoReadings, withDemoReadings } from '@levamen/core/house';
+import { demoReadings, houseZone, withDemoReadings } from '@levamen/core/house';
 import { demoJobs, type Job } from '@levamen/core/job';
 import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
@@ -36,7 +36,7 @@ async function addReadings(
     jobId,
     {
       name: readingsName,
-      zone: job.site.timeZone ?? 'UTC',
+      zone: houseZone(job.site),
       startS,
       intervalS,
       count,

@@ -145,7 +145,7 @@ const harbour = (): Plan => {
         },
       ],
     },
-    usage: harbourUsage(blank.usage),
+    usage: harbourUsage(blank.usage, 'America/Halifax'),
     outage: { ...blank.outage, climateId: 'cold-coast' },
     sources: {
       ...blank.sources,

@@ -1,4 +1,5 @@
 import type { House } from '../site/house.js';
+import { houseZone } from '../site/house-zone.js';
 import { simulatedChannels, simulatedMean } from '../monitor/simulated-house.js';
 import { circuitsById } from '../panels/find-circuit.js';
 import { analyseReadings } from '../usage/analyse-readings.js';
@@ -38,7 +39,7 @@ export function withDemoReadings<H extends House>(
   name: string,
   readings: Readings,
 ): H {
-  const measurement = measurementOf(setId, name, analyseReadings(readings, house.site.timeZone ?? 'UTC'));
+  const measurement = measurementOf(setId, name, analyseReadings(readings, houseZone(house.site)));
   const map = suggestCircuits(
     readings.channels.filter(({ role }) => role === 'circuit').map((channel) => channel.name),
     [...circuitsById(house.survey).values()].filter(({ circuit }) => circuit.use === 'circuit'),

@@ -1,3 +1,4 @@
+import { instantOf } from '../usage/house-clock.js';
 import { readCircuitEntry } from '../panels/circuit-entry.js';
 import { newPanel, newService } from '../panels/new-panel.js';
 import type { Circuit, FedFrom, Panel, Survey } from '../panels/panel.schema.js';
@@ -202,8 +203,12 @@ const outages: readonly (readonly [start: string, minutes: number])[] = [
   ['2026-03-03T13:30', 0.3],
 ];
 
-/** A year of bills and four years of outages at the farmhouse. */
-export function harbourUsage(empty: Usage): Usage {
+/**
+ * A year of bills and four years of outages at the farmhouse.
+ *
+ * @param zone the times of the outages are on its clock
+ */
+export function harbourUsage(empty: Usage, zone: string): Usage {
   return {
     ...empty,
     bills: monthlyKWh.map((kWh, month): Bill => ({
@@ -215,7 +220,7 @@ export function harbourUsage(empty: Usage): Usage {
     })),
     outages: outages.map(([start, minutes], index): Outage => ({
       id: `outage-${index + 1}`,
-      start,
+      start: instantOf(start, zone)!,
       durationS: minutes * 60,
     })),
     outageYears: 4,

@@ -56,7 +56,10 @@ export interface UsageAnalysis {
   readonly week: readonly (readonly (number | null)[])[];
   /** Highest mean over a quarter of an hour, or over an interval where that is longer. */
   readonly highestW: number;
+  /** On the clock of the house. */
   readonly highestAt: string;
+  /** The same moment in UTC, seconds since 1970. */
+  readonly highestUtcS: number;
   readonly months: readonly MonthAnalysis[];
   /** Mean energy sent to the grid in each hour of a day, Wh; null where nothing is sent. */
   readonly exportByHourWh: readonly number[] | null;
@@ -304,6 +307,7 @@ export function analyseReadings(
     week: cellMeans(loadW, 7, times.weekday, times),
     highestW: highest.valueW,
     highestAt: clockText(highest.atS, zone),
+    highestUtcS: highest.atS,
     months: monthsOf(loadW, times, intervalS),
     exportByHourWh: house.hasExport
       ? Array.from(exportSums, (wh) => wh / Math.max(1, (count * intervalS) / 86_400))

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { harbourSurvey } from '../demo/demo-survey.js';
 import { circuitsById } from '../panels/find-circuit.js';
@@ -5,7 +6,8 @@ import { detectStep } from '../monitor/detect-step.js';
 import { simulatedChannels, simulatedSample } from '../monitor/simulated-house.js';
 import { billDayWh, billFacts } from './bill-facts.js';
 import { outageFacts, reliabilityFacts } from './outage-facts.js';
-import { readBills, readLengthS, readOutages } from './read-lists.js';
+import { houseClock, instantOf, instantText } from './house-clock.js';
+import { neverShown, readBills, readLengthS, readOutages } from './read-lists.js';
 import { nameLikeness, suggestCircuits } from './suggest-circuits.js';
 import type { Bill, Outage } from './usage.schema.js';
 
@@ -101,10 +103,10 @@ describe('bills', () => {
 
 describe('outages', () => {
   const list = [
-    outage('2024-01-01T00:00', 0.001),
-    outage('2024-06-01T00:00', 2),
-    outage('2025-01-01T00:00', 6),
-    outage('2026-01-01T00:00', 50),
+    outage('2024-01-01T00:00:00Z', 0.001),
+    outage('2024-06-01T00:00:00Z', 2),
+    outage('2025-01-01T00:00:00Z', 6),
+    outage('2026-01-01T00:00:00Z', 50),
   ];
 
   it('yield how many a year, median, 90 %, longest, and what a runtime covers', () => {
@@ -154,10 +156,55 @@ describe('outages', () => {
         ['2026-04-01 10:00', 'long'],
       ],
       false,
+      'Europe/Vienna',
       makeId,
     );
     expect(rows.map(({ value }) => value?.durationS ?? null)).toEqual([9000, 5700, 9000, null]);
+    expect(rows.map(({ value }) => value?.start ?? null)).toEqual([
+      '2026-01-01T09:00:00Z',
+      '2026-02-01T09:00:00Z',
+      '2026-03-01T09:00:00Z',
+      null,
+    ]);
     expect([readLengthS('20 s'), readLengthS('1.5 h'), readLengthS('45')]).toEqual([20, 5400, 2700]);
+  });
+});
+
+describe('the clock of the house', () => {
+  it('reads times with an offset as moments, and lengths across a change of the clock as they were', () => {
+    // Central European time goes ahead at 01:00 UTC on 29 March 2026 and back on 25 October 2026 (Directive 2000/84/EC).
+    const rows = readOutages(
+      [
+        ['2026-01-01T10:00:00-05:00', '1 h'],
+        ['2026-03-29 01:30', '2026-03-29 03:30'],
+        ['2026-10-25 01:30', '2026-10-25 03:30'],
+        ['2026-03-29 02:30', '1 h'],
+      ],
+      false,
+      'Europe/Vienna',
+      makeId,
+    );
+    expect(rows.map(({ value, problem }) => value?.start ?? problem)).toEqual([
+      '2026-01-01T15:00:00Z',
+      '2026-03-29T00:30:00Z',
+      '2026-10-24T23:30:00Z',
+      neverShown,
+    ]);
+    expect(rows.slice(1, 3).map(({ value }) => value!.durationS / 3600)).toEqual([1, 3]);
+  });
+
+  const zones = ['UTC', 'Europe/Vienna', 'America/Halifax', 'Australia/Adelaide', 'Asia/Kathmandu'];
+  it('shows each moment, and leads back to it', () => {
+    const minutes = fc.integer({ min: Date.UTC(2000) / 60_000, max: Date.UTC(2040) / 60_000 });
+    fc.assert(
+      fc.property(minutes, fc.constantFrom(...zones), (minute, zone) => {
+        const instant = instantText(minute * 60);
+        const back = instantOf(houseClock(instant, zone), zone)!;
+        // The second pass of a repeated hour leads to the first.
+        expect(houseClock(back, zone)).toBe(houseClock(instant, zone));
+        expect(Date.parse(instant) - Date.parse(back)).toBeOneOf([0, 3_600_000]);
+      }),
+    );
   });
 });
 

@@ -1,4 +1,5 @@
 import type { UsageAnalysis } from './analyse-readings.js';
+import { instantText } from './house-clock.js';
 import type { Measurement } from './usage.schema.js';
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;
@@ -12,7 +13,7 @@ export function measurementOf(setId: string, name: string, analysis: UsageAnalys
     toDay: analysis.toDay,
     intervalS: analysis.intervalS,
     highestW: tenth(analysis.highestW),
-    highestAt: analysis.highestAt,
+    highestAt: instantText(analysis.highestUtcS),
     meanW: tenth(analysis.meanW),
     baseW: tenth(analysis.baseW),
     channels: analysis.channels.map(({ name: channel, meanW, peakW }) => ({

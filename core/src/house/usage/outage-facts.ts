@@ -38,7 +38,7 @@ export function outageFacts(
   runtimeH: number,
 ): OutageFacts | null {
   if (outages.length === 0) return null;
-  const starts = outages.map(({ start }) => Date.parse(`${start}Z`)).toSorted((a, b) => a - b);
+  const starts = outages.map(({ start }) => Date.parse(start)).toSorted((a, b) => a - b);
   const covered = years ?? Math.max(1, (starts.at(-1)! - starts[0]!) / yearMs);
   const long = outages
     .map(({ durationS }) => durationS)

@@ -1,5 +1,7 @@
 import { parseQuantity } from '../../base/index.js';
-import { guessDayFirst, readStamp } from './read-timestamp.js';
+import { guessDayFirst, readStamp, type Stamp } from './read-timestamp.js';
+import { instantText } from './house-clock.js';
+import { WallClock } from './wall-clock.js';
 import { billSchema, outageSchema, type Bill, type Outage } from './usage.schema.js';
 
 export interface ListRow<T> {
@@ -11,7 +13,6 @@ export interface ListRow<T> {
 
 const dayMs = 86_400_000;
 const dayOf = (wallS: number): string => new Date(wallS * 1000).toISOString().slice(0, 10);
-const clockOf = (wallS: number): string => new Date(wallS * 1000).toISOString().slice(0, 16);
 
 const firstIssue = (error: { issues: { message: string }[] }): string =>
   error.issues[0]?.message ?? 'It cannot be read';
@@ -85,6 +86,9 @@ export function readBills(
   );
 }
 
+/** Said where an hour is left out in spring. */
+export const neverShown = 'The clock of the house never showed that time: it went ahead that night';
+
 /** Hours and minutes as people write a length: "3:20", "95 min", "1.5 h", "20 s"; a plain number is minutes. */
 export function readLengthS(text: string): number | string {
   const clock = /^(\d+):(\d{2})(?::(\d{2}))?$/.exec(text.trim());
@@ -103,12 +107,21 @@ export function readLengthS(text: string): number | string {
   return parsed.ok ? parsed.value * 60 : parsed.message;
 }
 
-/** Reads outages: start, and either the end or how long it took ({@link readLengthS}). */
+/**
+ * Reads outages: start, and either the end or how long it took ({@link readLengthS}).
+ *
+ * @param zone whose clock the times were read from
+ */
 export function readOutages(
   cells: readonly (readonly string[])[],
   dayFirst: boolean,
+  zone: string,
   makeId: () => string,
 ): ListRow<Outage>[] {
+  const clock = new WallClock(zone);
+  // A time that names its offset is a moment already.
+  const utcOf = ({ wallS, absolute }: Stamp, after: number | null): number | null =>
+    absolute ? wallS : clock.toUtcS(wallS, after);
   return readRows(
     cells,
     (row, first) => {
@@ -116,15 +129,19 @@ export function readOutages(
       const rest = row.filter((cell) => cell !== '' && !readStamp(cell, first));
       const [start, end] = stamps;
       if (!start) return 'The row holds no start';
-      const length = end
-        ? end.wallS - start.wallS
+      const startS = utcOf(start, null);
+      if (startS === null) return neverShown;
+      const endS = end && utcOf(end, startS);
+      if (endS === null) return neverShown;
+      const length = endS
+        ? endS - startS
         : rest[0] === undefined
           ? 'The row holds no length'
           : readLengthS(rest[0]);
       if (typeof length === 'string') return length;
       const checked = outageSchema.safeParse({
         id: makeId(),
-        start: clockOf(start.wallS),
+        start: instantText(startS),
         durationS: length,
       });
       return checked.success ? checked.data : firstIssue(checked.error);

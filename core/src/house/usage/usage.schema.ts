@@ -3,12 +3,8 @@ import { amountSchema, field, idSchema, lineSchema, nameSchema } from '../../bas
 
 /** A calendar day, "2026-02-28". */
 export const daySchema = z.iso.date('Write the day as 2026-02-28');
-/** A moment on the clock of the house, "2026-02-28T17:05". */
-export const clockSchema = z.iso.datetime({
-  local: true,
-  offset: false,
-  error: 'Write the time as 2026-02-28T17:05',
-});
+/** A moment in UTC, "2026-02-28T22:05:00Z". The clock of the house shows it in the zone of the site. */
+export const instantSchema = z.iso.datetime({ error: 'Write the moment in UTC, as 2026-02-28T22:05:00Z' });
 
 /** One bill. The period ends before `toDay`, so that bills follow each other without a gap. */
 export const billSchema = z.strictObject({
@@ -23,7 +19,7 @@ export type Bill = z.infer<typeof billSchema>;
 
 export const outageSchema = z.strictObject({
   id: idSchema,
-  start: clockSchema,
+  start: instantSchema,
   durationS: amountSchema(0.01, 90 * 86_400, 's'),
 });
 export type Outage = z.infer<typeof outageSchema>;
@@ -48,7 +44,7 @@ export const measurementSchema = z.strictObject({
   intervalS: amountSchema(1, 86_400, 's'),
   /** Highest mean over a quarter of an hour (or over an interval, where that is longer). */
   highestW: powerW,
-  highestAt: clockSchema,
+  highestAt: instantSchema,
   meanW: powerW,
   baseW: powerW,
   channels: z

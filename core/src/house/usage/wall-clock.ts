@@ -1,4 +1,4 @@
-import { IANAZone } from 'luxon';
+import { tzOffset } from '@date-fns/tz';
 
 const dayS = 86_400;
 
@@ -8,7 +8,7 @@ export type ClockKind = (typeof clockKinds)[number];
 
 /** Offset of a zone from UTC at a moment, s. */
 export function zoneOffsetS(zone: string, utcS: number): number {
-  return IANAZone.create(zone).offset(utcS * 1000) * 60;
+  return tzOffset(zone, new Date(utcS * 1000)) * 60;
 }
 
 /**
@@ -18,12 +18,13 @@ export function zoneOffsetS(zone: string, utcS: number): number {
  * of the file decides, the first pass before the second.
  */
 export class WallClock {
-  private readonly zone: IANAZone;
   private readonly days = new Map<number, readonly [number, number]>();
   private readonly fixedS: number | null;
 
-  constructor(zoneName: string, kind: ClockKind = 'zone') {
-    this.zone = IANAZone.create(zoneName);
+  constructor(
+    private readonly zone: string,
+    kind: ClockKind = 'zone',
+  ) {
     if (kind === 'utc') this.fixedS = 0;
     else if (kind === 'standard') {
       // Standard time is the smaller offset of midwinter and midsummer.
@@ -61,6 +62,6 @@ export class WallClock {
   }
 
   private offsetS(utcS: number): number {
-    return this.zone.offset(utcS * 1000) * 60;
+    return zoneOffsetS(this.zone, utcS);
   }
 }

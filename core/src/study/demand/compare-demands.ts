@@ -1,6 +1,6 @@
 import { derived, type Figure, given, settingSource } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
-import { type Load, serviceRatingA } from '../../house/index.js';
+import { houseClock, houseZone, type Load, serviceRatingA } from '../../house/index.js';
 import { dwellingLoadsOf, existingLoadW, optionalDwelling, standardDwelling } from '../../rules/index.js';
 import type { Plan, Settings } from '../../design/index.js';
 import type { PowerDemand } from './power-demand.js';
@@ -69,7 +69,7 @@ const measuredView = (plan: Plan): DemandView => {
     source: { kind: 'measured' },
     assumptions: [
       `${measurement.name}, ${measurement.fromDay} to ${measurement.toDay}`,
-      `at ${measurement.highestAt.replace('T', ' ')}`,
+      `at ${houseClock(measurement.highestAt, houseZone(plan.site)).replace('T', ' ')}`,
     ],
   });
   const days = (Date.parse(measurement.toDay) - Date.parse(measurement.fromDay)) / 86_400_000;

@@ -220,7 +220,7 @@ describe('lists of bills and outages', () => {
       fc.property(cells, fc.boolean(), (rows, dayFirst) => {
         for (const { value, problem } of [
           ...readBills(rows, dayFirst, true, makeId),
-          ...readOutages(rows, dayFirst, makeId),
+          ...readOutages(rows, dayFirst, 'America/Halifax', makeId),
         ]) {
           expect(value === null).toBe(problem !== '');
         }

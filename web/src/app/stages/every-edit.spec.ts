@@ -191,8 +191,8 @@ describe('edits of usage', () => {
     usage.removeBill('late');
     expect(session.present.usage.bills).toMatchObject([{ id: 'early', energyWh: 1 }]);
     usage.addOutages([
-      { id: 'b', start: '2025-06-01T10:00', durationS: 60 },
-      { id: 'a', start: '2025-05-01T10:00', durationS: 60 },
+      { id: 'b', start: '2025-06-01T10:00:00Z', durationS: 60 },
+      { id: 'a', start: '2025-05-01T10:00:00Z', durationS: 60 },
     ]);
     expect(session.present.usage.outages.map(({ id }) => id)).toEqual(['a', 'b']);
     usage.removeOutage('a');

@@ -2,7 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { type Supply, supplySchema } from '@levamen/core/electric';
 import { outageFacts, type Site, siteSchema } from '@levamen/core/house';
-import { type Brief, briefSchema, changeSupply, emptyPlan, type GoalWeight } from '@levamen/core/design';
+import {
+  type Brief,
+  briefSchema,
+  changeSupply,
+  changeTimeZone,
+  emptyPlan,
+  type GoalWeight,
+} from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
@@ -111,8 +118,12 @@ export class BriefStage {
     }));
   }
 
-  private setSite(change: Partial<Site>): void {
-    this.session.edit('site', (plan) => ({ ...plan, site: { ...plan.site, ...change } }));
+  /** What was told by the clock of the house stays so in another zone. */
+  private setSite({ timeZone, ...rest }: Partial<Site>): void {
+    this.session.edit('site', (plan) => {
+      const changed = { ...plan, site: { ...plan.site, ...rest } };
+      return timeZone === undefined ? changed : changeTimeZone(changed, timeZone);
+    });
   }
 
   /** Another system moves what hangs on legs. */

@@ -105,7 +105,7 @@ describe('edits of usage', () => {
     usage.changeBill('early', { energyWh: 5 });
     usage.removeBill('late');
     expect(session.present.usage.bills.map(({ id }) => id)).not.toContain('late');
-    usage.addOutages([{ id: 'first', start: '2001-01-01T00:00', durationS: 60 }]);
+    usage.addOutages([{ id: 'first', start: '2001-01-01T00:00:00Z', durationS: 60 }]);
     expect(session.present.usage.outages[0]!.id).toBe('first');
     usage.removeOutage('first');
     expect(session.present.usage.outages.some(({ id }) => id === 'first')).toBe(false);

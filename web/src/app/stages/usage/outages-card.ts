@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { field } from '@levamen/core/base';
 import {
+  houseClock,
+  houseZone,
+  instantOf,
   momentaryS,
+  neverShown,
   type Outage,
   outageFacts,
   outageSchema,
@@ -72,13 +76,14 @@ export class OutagesCard {
     computed(() => this.plan().usage.reliability ?? noIndices),
     (change) => this.setReliability(change),
   );
+  private readonly zone = computed(() => houseZone(this.plan().site));
   protected readonly runtimeH = computed(() => settingsOf(this.plan()).requiredRuntimeH);
   protected readonly rows = computed(() =>
     this.plan()
       .usage.outages.toReversed()
       .map((outage) => ({
         outage,
-        start: outage.start.replace('T', ' '),
+        start: houseClock(outage.start, this.zone()).replace('T', ' '),
         length: lengthText(outage.durationS),
         flicker: outage.durationS <= momentaryS,
       })),
@@ -110,7 +115,7 @@ export class OutagesCard {
     return facts && { mean: lengthText(facts.meanH * 3600), covered: percent(facts.coveredShare) };
   });
   protected readonly readRows = (cells: string[][]) =>
-    readOutages(cells, this.plan().site.units === 'metric', () => crypto.randomUUID());
+    readOutages(cells, this.plan().site.units === 'metric', this.zone(), () => crypto.randomUUID());
   protected readonly options = computed((): ChartOptions => {
     const ink = chartInk(this.appearance.dark());
     const long = this.plan()
@@ -122,7 +127,7 @@ export class OutagesCard {
       tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} h` },
       xAxis: {
         type: 'category',
-        data: long.map(({ start }) => start.slice(0, 10)),
+        data: long.map(({ start }) => houseClock(start, this.zone()).slice(0, 10)),
         axisLabel: { ...axisText(ink), rotate: 40 },
         axisTick: { show: false },
       },
@@ -151,8 +156,11 @@ export class OutagesCard {
 
   protected add(start: string, length: string): boolean {
     const durationS = readLengthS(length);
-    const checked = outageSchema.safeParse({ id: crypto.randomUUID(), start: start.slice(0, 16), durationS });
-    if (typeof durationS === 'string') this.message.set(durationS);
+    const moment = start === '' ? '' : instantOf(start.slice(0, 16), this.zone());
+    const checked = outageSchema.safeParse({ id: crypto.randomUUID(), start: moment ?? '', durationS });
+    if (start === '') this.message.set('Enter when it began');
+    else if (moment === null) this.message.set(neverShown);
+    else if (typeof durationS === 'string') this.message.set(durationS);
     else if (!checked.success) this.message.set(checked.error.issues[0]!.message);
     else {
       this.message.set('');
