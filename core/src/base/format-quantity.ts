@@ -84,6 +84,7 @@ const formatter = (decimals: number): Intl.NumberFormat => {
  * A quantity in the unit a reader expects: 12,400 W becomes 12.4 kW, 20 °C becomes 68 °F under imperial.
  *
  * @param value in `unit`; an infinite value is shown as "∞"
+ * @example formatQuantity(12_400, 'W') // { text: '12.4', unit: 'kW' }
  */
 export function formatQuantity(
   value: number,

@@ -15,6 +15,7 @@ const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:,\d{3})+(?!\d)/;
  *
  * @param text what was typed
  * @param units accepted units (lower case) and their factors
+ * @example parseQuantity('1.5 kW', { kw: 1000, w: 1 }) // { ok: true, value: 1500 }
  */
 export function parseQuantity(text: string, units: UnitFactors = {}): ParsedQuantity {
   const typed = text.trim();

@@ -6,6 +6,7 @@
  * @param exponent k, 1.1 to 1.3 for most lead-acid batteries
  * @param currentA discharge current, A
  * @returns hours
+ * @example peukertTimeH(100, 20, 1.2, 5) // 20
  */
 export function peukertTimeH(
   capacityAh: number,

@@ -4,6 +4,7 @@
  * @param fadePerYear share of the nameplate lost each year
  * @param years age of the battery in years
  * @returns 0.3 to 1; a battery below that is replaced, not sized with
+ * @example stateOfHealth(0.01, 10) // 0.9
  */
 export function stateOfHealth(fadePerYear: number, years: number): number {
   return Math.max(0.3, 1 - fadePerYear * years);

@@ -24,6 +24,7 @@ const lastsH = (hourlyWh: ArrayLike<number>, energyWh: number, hourAt: (step: nu
  *
  * @param hourlyWh 24 values drawn, Wh
  * @param energyWh what there is, Wh
+ * @example worstRuntime(Array(24).fill(500), 6000).runtimeH // 12
  */
 export function worstRuntime(hourlyWh: ArrayLike<number>, energyWh: number): Runtime {
   let dayWh = 0;

@@ -37,7 +37,11 @@ const ampacities: Readonly<Record<ConductorSize, readonly [number, number | null
   '120 mm²': [299, 226],
 };
 
-/** Ampacity of a conductor in A before corrections; null where the table has none for that material. */
+/**
+ * Ampacity of a conductor in A before corrections; null where the table has none for that material.
+ *
+ * @example ampacityA({ material: 'copper', size: '6 AWG' }) // 65
+ */
 export function ampacityA({ size, material }: Conductor): number | null {
   return ampacities[size][material === 'copper' ? 0 : 1];
 }

@@ -20,6 +20,7 @@ const dwellingServiceShare = 0.83;
  *
  * @param wholeDwelling the conductor carries the whole load of the dwelling
  * @returns rating in A; null where the table has no such conductor
+ * @example largestBreakerA({ material: 'copper', size: '14 AWG' }) // 15
  */
 export function largestBreakerA(conductor: Conductor, wholeDwelling = false): number | null {
   const carriesA = ampacityA(conductor);

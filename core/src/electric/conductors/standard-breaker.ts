@@ -4,7 +4,11 @@ export const standardBreakersA = [
   500, 600, 700, 800,
 ] as const;
 
-/** The next standard rating at or above a current in A; the largest one beyond the list. */
+/**
+ * The next standard rating at or above a current in A; the largest one beyond the list.
+ *
+ * @example standardBreakerA(52) // 60
+ */
 export function standardBreakerA(currentA: number): number {
   return standardBreakersA.find((ratingA) => ratingA >= currentA - 1e-9) ?? standardBreakersA.at(-1)!;
 }

@@ -26,6 +26,7 @@ const table: readonly (readonly [horsepower: number, ...currentA: number[]])[] =
  * @param voltageV voltage across the motor in V
  * @returns current in A
  * @throws RangeError beyond 10 hp, where the table ends
+ * @example fullLoadCurrentA(1, 230) // 8
  */
 export function fullLoadCurrentA(horsepower: number, voltageV: number): number {
   const row = table.find(([hp]) => hp >= horsepower - 1e-9);

@@ -9,6 +9,7 @@ import { legsOf, type LegSet } from './legs.js';
  * @param currentA current in each conductor
  * @param legs the legs it sits on
  * @returns apparent power in VA
+ * @example apparentPowerVA(240, 10, 'L1-L2') // 2400
  */
 export function apparentPowerVA(voltageV: number, currentA: number, legs: LegSet): number {
   return (legsOf(legs).length === 3 ? Math.sqrt(3) : 1) * voltageV * currentA;

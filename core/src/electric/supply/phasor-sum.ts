@@ -8,6 +8,7 @@ export interface Phasor {
  * Apparent power of several loads with their phase angles: S = √((Σ P)² + (Σ Q)²), P = S · pf, Q = S · √(1 − pf²).
  *
  * @returns VA; never more than the plain sum
+ * @example phasorSumVA([{ powerVA: 300, powerFactor: 1 }, { powerVA: 400, powerFactor: 0 }]) // 500
  */
 export function phasorSumVA(loads: readonly Phasor[]): number {
   let activeW = 0;

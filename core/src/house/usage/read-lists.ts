@@ -89,7 +89,11 @@ export function readBills(
 /** Said where an hour is left out in spring. */
 export const neverShown = 'The clock of the house never showed that time: it went ahead that night';
 
-/** Hours and minutes as people write a length: "3:20", "95 min", "1.5 h", "20 s"; a plain number is minutes. */
+/**
+ * Hours and minutes as people write a length: "3:20", "95 min", "1.5 h", "20 s"; a plain number is minutes.
+ *
+ * @example readLengthS('3:20') // 12_000
+ */
 export function readLengthS(text: string): number | string {
   const clock = /^(\d+):(\d{2})(?::(\d{2}))?$/.exec(text.trim());
   if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3] ?? 0);
