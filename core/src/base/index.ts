@@ -7,6 +7,7 @@ export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { nameList } from './name-list.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';
+export type { PublishedTable } from './published-table.js';
 export { seededNormal, seededRandom } from './seeded-random.js';
 export { setting, type Setting, settingSource } from './setting.js';
 export { sourceText } from './source-text.js';

@@ -13,6 +13,7 @@ export { temperatureFactor } from './battery/temperature-factor.js';
 export { type Runtime, worstRuntime } from './battery/worst-runtime.js';
 export { worstWindow } from './battery/worst-window.js';
 export {
+  type AmericanSize,
   type Conductor,
   type ConductorMaterial,
   conductorMaterials,
@@ -20,8 +21,9 @@ export {
   type ConductorSize,
   conductorSizes,
   conductorText,
+  isMetricSize,
+  type MetricSize,
 } from './conductors/conductor.schema.js';
-export { largestBreakerA } from './conductors/largest-breaker.js';
 export { BoundedDemand } from './distributions/bounded-demand.js';
 export { coincidentDemandVA } from './distributions/coincident-demand.js';
 export { DemandDistribution } from './distributions/demand-distribution.js';

@@ -3,7 +3,7 @@ import { addBackup } from './migrations/2-backup.js';
 import { addOutage } from './migrations/3-outage.js';
 import { completeOutage } from './migrations/4-complete-outage.js';
 import { toDesigns } from './migrations/5-designs.js';
-import { toInstants } from './migrations/6-instants.js';
+import { toInstantsAndRatings } from './migrations/6-instants-and-ratings.js';
 import type { Saved } from './migrations/saved.js';
 
 /**
@@ -16,7 +16,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   3: addOutage,
   4: completeOutage,
   5: toDesigns,
-  6: toInstants,
+  6: toInstantsAndRatings,
 };
 
 /**

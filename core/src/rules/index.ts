@@ -1,3 +1,6 @@
+export { columnOf } from './conductors/column-of.js';
+export { largestBreakerA } from './conductors/largest-breaker.js';
+export { continuousClause, usesNec } from './nec/continuous-loads.js';
 export { dwellingLoadsOf } from './nec/dwelling-loads-of.js';
 export { optionalDwelling } from './nec/nec-220-82.js';
 export { existingLoadW } from './nec/nec-220-87.js';

@@ -9,6 +9,7 @@ import {
   wouldLoop,
 } from '../../house/index.js';
 import { demoPlans, type Plan } from '../../design/index.js';
+import type { ConductorMaterial, ConductorSize } from '../../electric/index.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad } from '../../house/testing/loads.js';
 import { panelFindings } from './panel-findings.js';
@@ -83,8 +84,36 @@ describe('findings about panels', () => {
     ['6 AWG', 70, []],
     ['6 AWG', 80, ['conductor.a']],
   ] as const)('hold a breaker on %s of %i A against the conductor', (size, ratingA, expected) => {
-    const one = circuit('a', [1], { ratingA, conductor: { size, material: 'copper' } });
+    const one = circuit('a', [1], { ratingA, conductor: { size, material: 'copper', ratedC: 75 } });
     expect(keys(house([panel([one])]))).toEqual(expected);
+  });
+
+  // 110.14(C)(1), 334.80 (recalled): 8 AWG copper is good for 40 A at 60 °C and for 50 A at 75 °C.
+  it.each([
+    [40, null, []],
+    [50, null, ['consider']],
+    [50, 60, ['must-fix']],
+    [50, 75, []],
+    [60, null, ['must-fix']],
+  ] as const)(
+    'ask for the marks of terminals: %i A on 8 AWG, rated for %s °C',
+    (ratingA, ratedC, expected) => {
+      const one = circuit('a', [1, 3], { ratingA, conductor: { size: '8 AWG', material: 'copper', ratedC } });
+      expect(panelFindings(house([panel([one])])).map(({ severity }) => severity)).toEqual(expected);
+    },
+  );
+
+  it('take the column of three loaded conductors in three phases', () => {
+    const keysOf = (spaces: number[]) => {
+      const conductor = { size: '2.5 mm²', material: 'copper', ratedC: null } as const;
+      return keys(
+        house([panel([circuit('a', spaces, { ratingA: 25, conductor })], { layout: 'one-row' })], {
+          supply: { system: 'three-230-400', frequencyHz: 50, serviceRatingA: 63 },
+        }),
+      );
+    };
+    expect(keysOf([1])).toEqual([]);
+    expect(keysOf([1, 2, 3])).toEqual(['conductor.a']);
   });
 
   it('notice a bond below another one, but let two mains behind one meter each have theirs', () => {
@@ -116,12 +145,19 @@ describe('findings about panels', () => {
   });
 
   it('notice a thin feeder, and let 4/0 aluminium carry a dwelling of 200 A (NEC 310.12, recalled)', () => {
-    const feeder = (size: '4/0 AWG' | '1/0 AWG') =>
-      house([
-        panel([], { feeder: { breakerA: 200, conductor: { size, material: 'aluminium' }, lengthM: null } }),
-      ]);
-    expect(keys(feeder('4/0 AWG'))).toEqual([]);
-    expect(keys(feeder('1/0 AWG'))).toEqual(['feeder']);
+    const behind = (size: ConductorSize, material: ConductorMaterial, breakerA: number) =>
+      panel([], { feeder: { breakerA, conductor: { size, material, ratedC: null }, lengthM: null } });
+    const feeder = (...of: Parameters<typeof behind>) => keys(house([behind(...of)]));
+    expect(feeder('4/0 AWG', 'aluminium', 200)).toEqual([]);
+    expect(feeder('4/0 AWG', 'aluminium', 225)).toEqual(['feeder']);
+    expect(feeder('1/0 AWG', 'aluminium', 200)).toEqual(['feeder']);
+    // The 83 % already is the allowance: nothing is rounded up on top of it.
+    expect(feeder('1/0 AWG', 'copper', 175)).toEqual([]);
+    expect(feeder('1/0 AWG', 'copper', 200)).toEqual(['feeder']);
+    expect(feeder('2 AWG', 'copper', 150)).toEqual(['feeder']);
+    // Of two panels behind one service neither carries the whole dwelling.
+    const second = { ...panel([]), id: 'second', name: 'Second' };
+    expect(keys(house([behind('2/0 AWG', 'copper', 200), second]))).toEqual(['feeder']);
   });
 
   it('notice a breaker of another family', () => {
@@ -141,6 +177,41 @@ describe('findings about panels', () => {
     expect(keys(plan)).toEqual(['no-load', 'heavy.a']);
     const pump = aLoad({ circuitId: 'a', legs: 'L1-L2' });
     expect(keys(house([panel([circuit('a', [1])])], { loads: [pump] }))).toEqual(['load-poles.a']);
+  });
+
+  // 210.20(A), 625.41, 422.13 (recalled): 125 % of a load that counts as continuous.
+  it.each([
+    ['vehicle', 7680, 40, []],
+    ['vehicle', 9600, 40, ['consider']],
+    ['vehicle', 9700, 40, ['must-fix']],
+    ['water-heater', 4500, 25, []],
+    ['water-heater', 4500, 20, ['consider']],
+    ['range', 9600, 40, []],
+    ['range', 9700, 40, ['must-fix']],
+  ] as const)('hold a %s of %i W against a breaker of %i A', (kind, runningPowerW, ratingA, expected) => {
+    const load = aLoad({ kind, runningPowerW, powerFactor: 1, circuitId: 'a', legs: 'L1-L2' });
+    const plan = house([panel([circuit('a', [1, 3], { ratingA })])], { loads: [load] });
+    expect(panelFindings(plan).map(({ severity }) => severity)).toEqual(expected);
+  });
+
+  it('count a load on three legs by its current in each of them', () => {
+    // 11 kW at 400 V are 15.9 A: √3 · 400 V · I.
+    const load = aLoad({
+      kind: 'vehicle',
+      runningPowerW: 11_000,
+      powerFactor: 1,
+      circuitId: 'a',
+      legs: 'L1-L2-L3',
+    });
+    const of = (ratingA: number) =>
+      keys(
+        house([panel([circuit('a', [1, 2, 3], { ratingA })], { layout: 'one-row' })], {
+          loads: [load],
+          supply: { system: 'three-230-400', frequencyHz: 50, serviceRatingA: 63 },
+        }),
+      );
+    expect(of(16)).toEqual([]);
+    expect(of(13)).toEqual([`load-breaker.${load.id}`]);
   });
 
   it('name the faults that were put into the demo', () => {

@@ -1,16 +1,15 @@
-import { type Finding, quantityText } from '../../base/index.js';
-import { conductorText, largestBreakerA, legsOf, supplyVoltageV, systemFacts } from '../../electric/index.js';
+import type { Finding } from '../../base/index.js';
+import { systemFacts } from '../../electric/index.js';
+import { checkCircuitConductors, checkFeederConductor } from './check-conductors.js';
+import { checkCircuitLoads } from './check-circuit-loads.js';
+import { amps, labels, circuitLabel as label, type Report } from './report.js';
 import {
   type Circuit,
   circuitLegs,
-  circuitLegSet,
   type House,
   occupiedSpaces,
   type Panel,
-  panelFedBy,
   panelUpstream,
-  runningPowerVA,
-  spacesText,
 } from '../../house/index.js';
 
 /** A finding about a panel and some of its circuits. */
@@ -18,23 +17,6 @@ export interface PanelFinding extends Finding {
   readonly panelId: string;
   readonly circuitIds: readonly string[];
 }
-
-type Report = (
-  key: string,
-  severity: Finding['severity'],
-  circuits: readonly Circuit[],
-  title: string,
-  because: string,
-  cure: string,
-) => void;
-
-/** A load counts as heavy on a circuit from this share of the breaker on. */
-const heavyShare = 1 / 3;
-
-const label = (circuit: Circuit): string =>
-  `${spacesText(circuit)} ${circuit.name === '' ? `(${circuit.use})` : circuit.name}`;
-const labels = (circuits: readonly Circuit[]): string => circuits.map(label).join('; ');
-const amps = (value: number): string => quantityText(value, 'A').replace('\u202f', ' ');
 
 function checkSpaces(panel: Panel, report: Report): void {
   const outside = panel.circuits.filter(({ spaces }) => spaces.some((space) => space > panel.spaces));
@@ -119,24 +101,6 @@ function checkNeutrals(house: House, panel: Panel, report: Report): void {
   }
 }
 
-function checkConductors(panel: Panel, report: Report): void {
-  for (const circuit of panel.circuits) {
-    if (!circuit.conductor || circuit.ratingA === null) continue;
-    const mostA = largestBreakerA(circuit.conductor);
-    if (mostA !== null && circuit.ratingA <= mostA) continue;
-    report(
-      `conductor.${circuit.id}`,
-      'must-fix',
-      [circuit],
-      'A breaker is larger than its conductor allows',
-      mostA === null
-        ? `${label(circuit)}: the table has no ${conductorText(circuit.conductor)}.`
-        : `${label(circuit)}: ${amps(circuit.ratingA)} on ${conductorText(circuit.conductor)}, which takes at most ${amps(mostA)} (NEC 310.16, 240.4, or IEC 60364-5-52; recalled).`,
-      'Check the conductor. Motors and other special circuits have rules of their own; defer to the local code.',
-    );
-  }
-}
-
 function checkFamily(panel: Panel, report: Report): void {
   if (panel.family === '') return;
   const strangers = panel.circuits.filter(
@@ -151,61 +115,6 @@ function checkFamily(panel: Panel, report: Report): void {
     `${strangers.map((circuit) => `${label(circuit)} is ${circuit.family}`).join('; ')}; the panel is listed for ${panel.family}.`,
     'Replace it by a breaker the panel is listed for.',
   );
-}
-
-function checkLoads(house: House, panel: Panel, report: Report): void {
-  const idle = panel.circuits.filter(
-    (circuit) =>
-      circuit.use === 'circuit' &&
-      !circuit.backFeeds &&
-      !house.loads.some(({ circuitId }) => circuitId === circuit.id) &&
-      !panelFedBy(house, circuit.id),
-  );
-  if (idle.length > 0 && house.loads.length > 0) {
-    report(
-      'no-load',
-      'consider',
-      idle,
-      idle.length === 1 ? 'A circuit without a load' : `${idle.length} circuits without a load`,
-      `Nothing hangs on ${labels(idle.slice(0, 4))}${idle.length > 4 ? ` and ${idle.length - 4} more` : ''}.`,
-      'Put its loads on it, or mark the breaker as a spare.',
-    );
-  }
-  for (const circuit of panel.circuits) {
-    const loads = house.loads.filter(({ circuitId }) => circuitId === circuit.id);
-    const set = circuitLegSet(panel, circuit, house.supply.system);
-    const narrow = loads.filter(({ legs }) => legsOf(legs).length > legsOf(set).length);
-    if (narrow.length > 0) {
-      report(
-        `load-poles.${circuit.id}`,
-        'must-fix',
-        [circuit],
-        'A load needs more poles than its circuit has',
-        `${narrow.map(({ name, legs }) => `${name} (${legs})`).join(', ')} on ${label(circuit)}, which is on ${set} only.`,
-        'Correct the poles of the breaker or the legs of the load.',
-      );
-    }
-    if (circuit.ratingA === null || loads.length < 2) continue;
-    const drawn = loads.map((load) => ({
-      load,
-      currentA:
-        (load.quantity * runningPowerVA(load)) /
-        (load.voltageV ?? supplyVoltageV(house.supply.system, load.legs)),
-    }));
-    const limitA = circuit.ratingA;
-    const heavy = drawn.filter(({ currentA }) => currentA >= heavyShare * limitA);
-    const sumA = heavy.reduce((sum, { currentA }) => sum + currentA, 0);
-    if (heavy.length > 1 && sumA > limitA) {
-      report(
-        `heavy.${circuit.id}`,
-        'consider',
-        [circuit],
-        'Heavy loads on one circuit which together exceed it',
-        `${heavy.map(({ load, currentA }) => `${load.name} ${amps(currentA)}`).join(' and ')} on ${label(circuit)}: ${amps(sumA)} against ${amps(limitA)}.`,
-        'Put one of them on another circuit, or make sure they never run together.',
-      );
-    }
-  }
 }
 
 function checkFeeder(house: House, panel: Panel, report: Report): void {
@@ -236,20 +145,6 @@ function checkFeeder(house: House, panel: Panel, report: Report): void {
       `${panel.name} has lugs only, and no breaker ahead of it is entered.`,
       'Enter the breaker at the service or ahead of the panel.',
     );
-  }
-  const { conductor } = panel.feeder;
-  if (conductor && ahead !== null) {
-    const mostA = largestBreakerA(conductor, panel.fedFrom.kind === 'service');
-    if (mostA !== null && ahead > mostA) {
-      report(
-        'feeder',
-        'must-fix',
-        circuit ? [circuit] : [],
-        'The feeder is thinner than its breaker allows',
-        `${conductorText(conductor)} takes at most ${amps(mostA)}; the breaker ahead of it is ${amps(ahead)} (NEC 310.16, 310.12, 240.4; recalled).`,
-        'Check the conductor, or fit a smaller breaker.',
-      );
-    }
   }
   if (
     panel.fedFrom.kind === 'service' &&
@@ -330,10 +225,11 @@ export function panelFindings(house: House): PanelFinding[] {
     checkSpaces(panel, report);
     checkPoles(house, panel, report);
     checkNeutrals(house, panel, report);
-    checkConductors(panel, report);
+    checkCircuitConductors(panel, report);
+    checkFeederConductor(house, panel, report);
     checkFeeder(house, panel, report);
     checkFamily(panel, report);
-    checkLoads(house, panel, report);
+    checkCircuitLoads(house, panel, report);
   }
   checkBonds(house, add);
   return found;

@@ -1,4 +1,4 @@
-import { nameList, quantityText, type Severity } from '../../base/index.js';
+import { nameList, type Severity } from '../../base/index.js';
 import type { Stack } from '../../equipment/index.js';
 import type { Panel, Service } from '../../house/index.js';
 import type { BenchItem, Island, Plan, ServiceBackup } from '../../design/index.js';
@@ -20,7 +20,6 @@ export interface Case {
   readonly stack: Stack | null;
 }
 
-export const amps = (value: number): string => quantityText(value, 'A').replace('\u202f', ' ');
 export const list = (names: readonly string[]): string => nameList(names, 4);
 export const namesOf = (items: readonly BenchItem[]): string => list(items.map(({ name }) => name));
 export const circuitsText = (count: number): string => (count === 1 ? '1 circuit' : `${count} circuits`);

@@ -19,7 +19,19 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
   }
   const names = list(bonded.map(({ name }) => name));
   const twice = where !== 'service' && bonded.length > 0;
-  const lost = where === 'service' && covers === 'service' && bonded.length === 0;
+  const unseen = panels.filter((panel) => panel.bonded === null);
+  const serves = where === 'service' && covers === 'service' && bonded.length === 0;
+  if (serves && unseen.length > 0) {
+    report(
+      'bond',
+      'consider',
+      'Nobody has looked yet where neutral and earth are bonded',
+      `The island would rely on a bond in ${list(unseen.map(({ name }) => name))}; nothing is entered there.`,
+      'Look in the panel, and enter in Panels whether neutral and earth are bonded there.',
+    );
+    return;
+  }
+  const lost = serves;
   report(
     'bond',
     twice || lost ? 'must-fix' : 'fine',

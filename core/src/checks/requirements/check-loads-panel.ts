@@ -1,7 +1,8 @@
 import { quantityText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
 import { connectedVA } from '../../house/index.js';
-import { type Report, type Case, amps, namesOf, circuitsText, isKept } from './case.js';
+import { amps } from '../house/report.js';
+import { type Report, type Case, namesOf, circuitsText, isKept } from './case.js';
 
 export function checkLoadsPanel(of: Case, report: Report): void {
   const { said, items, plan } = of;

@@ -1,4 +1,5 @@
-import { type Report, type Case, amps } from './case.js';
+import { amps } from '../house/report.js';
+import { type Report, type Case } from './case.js';
 
 export function checkRating(needsA: number | null, ahead: string, { said }: Case, report: Report): void {
   const isA = said.isolatingRatingA;

@@ -1,4 +1,5 @@
-import { type Report, type Case, amps, list, namesOf, circuitsText, isKept, serviceNeedsA } from './case.js';
+import { amps } from '../house/report.js';
+import { type Report, type Case, list, namesOf, circuitsText, isKept, serviceNeedsA } from './case.js';
 import { checkRating } from './check-rating.js';
 
 export function checkService(of: Case, report: Report): void {

@@ -21,7 +21,7 @@ const ways: Way[] = [
   { loads: [load('lights', 200)] },
   { loads: [], changes: { backFeeds: true } },
 ];
-const bonded = (plan: Plan, value: boolean): Plan => ({
+const bonded = (plan: Plan, value: boolean | null): Plan => ({
   ...plan,
   survey: {
     ...plan.survey,
@@ -139,11 +139,13 @@ describe('load control', () => {
 
 describe('the bond of neutral and earth', () => {
   it('exists exactly once while islanded', () => {
-    const of = (where: ServiceBackup['bondWhileIslanded'], isBonded: boolean) =>
+    const of = (where: ServiceBackup['bondWhileIslanded'], isBonded: boolean | null) =>
       severity({ school: 'service', bondWhileIslanded: where }, 'bond', bonded(house, isBonded));
     expect(of(null, true)).toBe('consider');
     expect(of('service', true)).toBe('fine');
     expect(of('service', false)).toBe('must-fix');
+    // Nobody has looked: that is not the same as none.
+    expect(of('service', null)).toBe('consider');
     expect(of('isolating-device', true)).toBe('must-fix');
     expect(of('isolating-device', false)).toBe('fine');
     expect(of('inverter', true)).toBe('must-fix');

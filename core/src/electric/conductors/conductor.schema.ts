@@ -1,10 +1,11 @@
 import * as z from 'zod';
+import { field } from '../../base/index.js';
 
 export const conductorMaterials = ['copper', 'aluminium'] as const;
 export type ConductorMaterial = (typeof conductorMaterials)[number];
 
-/** American sizes, then metric ones, each from thin to thick. */
-export const conductorSizes = [
+/** From thin to thick. */
+const americanSizes = [
   '14 AWG',
   '12 AWG',
   '10 AWG',
@@ -23,6 +24,11 @@ export const conductorSizes = [
   '350 kcmil',
   '400 kcmil',
   '500 kcmil',
+] as const;
+export type AmericanSize = (typeof americanSizes)[number];
+
+/** From thin to thick. */
+const metricSizes = [
   '1.5 mm²',
   '2.5 mm²',
   '4 mm²',
@@ -36,13 +42,27 @@ export const conductorSizes = [
   '95 mm²',
   '120 mm²',
 ] as const;
+export type MetricSize = (typeof metricSizes)[number];
+
+export const conductorSizes = [...americanSizes, ...metricSizes] as const;
 export type ConductorSize = (typeof conductorSizes)[number];
+
+export const isMetricSize = (size: ConductorSize): size is MetricSize => size.endsWith('mm²');
 
 export const conductorSchema = z.strictObject({
   material: z.enum(conductorMaterials, { error: 'Choose copper or aluminium' }),
   size: z.enum(conductorSizes, { error: 'Choose a conductor size from the list' }),
+  /** The weakest of insulation, cable and terminals, °C, for American sizes; null = nobody has looked. */
+  ratedC: field(z.union([z.literal(60), z.literal(75)], { error: 'Choose 60 or 75 °C' }).nullable(), {
+    label: 'Cable and terminals',
+    choices: [
+      [null, 'Not looked at yet'],
+      [60, 'NM cable, or not marked 75 °C'],
+      [75, 'Marked 75 °C, no NM cable'],
+    ],
+  }),
 });
 export type Conductor = z.infer<typeof conductorSchema>;
 
-export const conductorText = ({ material, size }: Conductor): string =>
+export const conductorText = ({ material, size }: Pick<Conductor, 'material' | 'size'>): string =>
   `${size} ${material === 'copper' ? 'Cu' : 'Al'}`;

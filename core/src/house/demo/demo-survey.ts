@@ -87,7 +87,11 @@ export function harbourSurvey(system: SupplySystem): DemoSurvey {
       mainBreakerA: 200,
       family: 'Sorrel',
       bonded: true,
-      feeder: { breakerA: null, conductor: { material: 'aluminium', size: '4/0 AWG' }, lengthM: 9 },
+      feeder: {
+        breakerA: null,
+        conductor: { material: 'aluminium', size: '4/0 AWG', ratedC: null },
+        lengthM: 9,
+      },
     },
     harbourMain,
   );
@@ -102,7 +106,7 @@ export function harbourSurvey(system: SupplySystem): DemoSurvey {
       spaces: 8,
       family: 'Sorrel',
       bonded: true,
-      feeder: { breakerA: null, conductor: { material: 'copper', size: '6 AWG' }, lengthM: 38 },
+      feeder: { breakerA: null, conductor: { material: 'copper', size: '6 AWG', ratedC: null }, lengthM: 38 },
     },
     harbourBarn,
   );
@@ -157,7 +161,7 @@ export function vineyardSurvey(system: SupplySystem): DemoSurvey {
       spaces: 36,
       family: 'Tansy',
       bonded: false,
-      feeder: { breakerA: 35, conductor: { material: 'copper', size: '10 mm²' }, lengthM: 14 },
+      feeder: { breakerA: 35, conductor: { material: 'copper', size: '10 mm²', ratedC: null }, lengthM: 14 },
     },
     vineyardUnit,
   );

@@ -68,6 +68,7 @@ describe('a breaker in one line', () => {
         fc.record({
           size: fc.constantFrom(...conductorSizes),
           material: fc.constantFrom(...conductorMaterials),
+          ratedC: fc.constant(null),
         }),
       ),
     });

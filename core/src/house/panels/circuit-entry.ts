@@ -76,7 +76,9 @@ const readOne = (line: string): CircuitEntry | string => {
     ratingA,
     poles,
     protection,
-    conductor: conductorSize ? { material: isAluminium ? 'aluminium' : 'copper', size: conductorSize } : null,
+    conductor: conductorSize
+      ? { material: isAluminium ? 'aluminium' : 'copper', size: conductorSize, ratedC: null }
+      : null,
   };
 };
 

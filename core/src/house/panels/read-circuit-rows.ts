@@ -109,7 +109,7 @@ const readConductor = (text: string): Conductor | null | string => {
     return compact.startsWith(wanted) || compact.replace(/(al|cu)$/, '') === wanted.replace('awg', '');
   });
   if (!size) return `there is no conductor "${text}"`;
-  return { size, material: /al/i.test(text.replace(/awg/i, '')) ? 'aluminium' : 'copper' };
+  return { size, material: /al/i.test(text.replace(/awg/i, '')) ? 'aluminium' : 'copper', ratedC: null };
 };
 
 const yes = (text: string): boolean => /^(y|yes|x|1|true|tie)$/i.test(text);

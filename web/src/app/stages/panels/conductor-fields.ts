@@ -1,17 +1,21 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
   type Conductor,
   type ConductorMaterial,
   conductorMaterials,
+  conductorSchema,
   type ConductorSize,
   conductorSizes,
+  isMetricSize,
 } from '@levamen/core/electric';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 
-/** Size and material of a conductor. Choosing a size first takes copper. */
+/** Size and material of a conductor, and what its terminals are marked for. Choosing a size first takes copper. */
 @Component({
   selector: 'lv-conductor-fields',
-  imports: [ChoiceField],
+  imports: [ChoiceField, FormField],
   template: `
     <lv-choice-field
       label="Conductor"
@@ -25,6 +29,9 @@ import { ChoiceField, type Choice } from '../../ui/choice-field';
       [value]="conductor()?.material ?? null"
       (valueChange)="setMaterial($event)"
     />
+    @if (isAmerican()) {
+      <lv-form-field [of]="form" name="ratedC" />
+    }
   `,
   styles: `
     :host {
@@ -45,13 +52,29 @@ export class ConductorFields {
     value,
     label: value,
   }));
+  /** Columns by temperature are those of the American table. */
+  protected readonly isAmerican = computed(() => {
+    const size = this.conductor()?.size;
+    return size !== undefined && !isMetricSize(size);
+  });
+  /** Drawn only where there is a conductor. */
+  protected readonly form = formOf<Conductor>(
+    conductorSchema.shape,
+    computed(() => this.conductor()!),
+    (change) => this.change(change),
+  );
 
   protected setSize(size: ConductorSize | null): void {
-    this.conductorChange.emit(size && { material: this.conductor()?.material ?? 'copper', size });
+    if (size === null) this.conductorChange.emit(null);
+    else this.conductorChange.emit({ material: 'copper', ratedC: null, ...this.conductor(), size });
   }
 
   protected setMaterial(material: ConductorMaterial | null): void {
+    if (material !== null) this.change({ material });
+  }
+
+  private change(change: Partial<Conductor>): void {
     const present = this.conductor();
-    if (present && material) this.conductorChange.emit({ ...present, material });
+    if (present) this.conductorChange.emit({ ...present, ...change });
   }
 }

@@ -11,8 +11,24 @@ const instantOf = (clock: string, zone: string): string => {
   return `${new Date(utcMs).toISOString().slice(0, 19)}Z`;
 };
 
+const withRating = (entry: Saved): Saved =>
+  isRecord(entry['conductor']) ? { ...entry, conductor: { ...entry['conductor'], ratedC: null } } : entry;
+
+/** Conductors say for how many degrees cable and terminals are rated: nobody has looked. */
+const withRatings = (survey: unknown): unknown =>
+  isRecord(survey)
+    ? {
+        ...survey,
+        panels: mapRecords(survey['panels'], (panel) => ({
+          ...panel,
+          feeder: isRecord(panel['feeder']) ? withRating(panel['feeder']) : panel['feeder'],
+          circuits: mapRecords(panel['circuits'], withRating),
+        })),
+      }
+    : survey;
+
 /** Version 7 keeps moments in UTC: the starts of outages and the moment of the highest demand, which were on the clock of the house. */
-export const toInstants = (saved: Saved): Saved => {
+export const toInstantsAndRatings = (saved: Saved): Saved => {
   const { site, usage } = saved;
   const zone = (isRecord(site) && textOf(site['timeZone'])) || 'UTC';
   const moved = (entry: Saved, key: string): Saved => ({
@@ -22,6 +38,7 @@ export const toInstants = (saved: Saved): Saved => {
   return {
     ...saved,
     version: 7,
+    survey: withRatings(saved['survey']),
     usage: isRecord(usage)
       ? {
           ...usage,
