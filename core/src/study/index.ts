@@ -5,8 +5,8 @@ export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substit
 export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
 export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';
 export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
-export type { DemandView } from './demand/compare-demands.js';
 export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
+export type { DemandView } from './demand/demand-view.js';
 export { expectedTripsPerDay, tripLevels } from './demand/expected-trips.js';
 export type { StartCase } from './demand/power-demand.js';
 export { evaluatePlan, type Evaluation } from './evaluation/evaluate-plan.js';

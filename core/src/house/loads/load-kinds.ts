@@ -30,7 +30,15 @@ export type LoadKind = (typeof loadKinds)[number];
 /** How NEC Article 220 counts a kind of load (recalled; verify against the adopted edition). */
 export type CodeClass =
   /** Carried by the volt-amperes per floor area and the small-appliance and laundry circuits. */
-  'by-area' | 'fastened' | 'range' | 'dryer' | 'heat-pump' | 'backup-heat' | 'space-heating' | 'cooling';
+  | 'by-area'
+  | 'fastened'
+  | 'range'
+  | 'dryer'
+  | 'vehicle'
+  | 'heat-pump'
+  | 'backup-heat'
+  | 'space-heating'
+  | 'cooling';
 
 interface KindFacts {
   readonly label: string;
@@ -59,7 +67,7 @@ export const kindFacts: Readonly<Record<LoadKind, KindFacts>> = {
   pool: { label: 'Pool, hot tub or sauna', codeClass: 'fastened' },
   door: { label: 'Door or gate', codeClass: 'fastened' },
   medical: { label: 'Medical', codeClass: 'by-area' },
-  vehicle: { label: 'Car charging', codeClass: 'fastened' },
+  vehicle: { label: 'Car charging', codeClass: 'vehicle' },
   workshop: { label: 'Workshop', codeClass: 'by-area' },
   other: { label: 'Other', codeClass: 'fastened' },
 };

@@ -1,25 +1,12 @@
-import { derived, type Figure, given, settingSource } from '../../base/index.js';
+import { derived, type Figure, given } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
 import { houseClock, houseZone, type Load, serviceRatingA } from '../../house/index.js';
-import { dwellingLoadsOf, existingLoadW, optionalDwelling, standardDwelling } from '../../rules/index.js';
+import { existingLoadW } from '../../rules/index.js';
 import type { Plan, Settings } from '../../design/index.js';
+import { codeDemands } from './code-demands.js';
+import type { DemandView } from './demand-view.js';
 import type { PowerDemand } from './power-demand.js';
 import { allAtOnceFigure, runningDemandFigure } from './power-figures.js';
-
-/** One way to arrive at a power. */
-export interface DemandView {
-  readonly key: 'rule-of-thumb' | 'standard' | 'optional' | 'measured' | 'all-at-once' | 'coincident';
-  readonly label: string;
-  /** null = this way does not apply here; `sizes` says why. */
-  readonly figure: Figure | null;
-  /** Upper end, where the way gives a range. */
-  readonly upTo: Figure | null;
-  /** What this figure is good for. */
-  readonly sizes: string;
-}
-
-const houseCode =
-  'It sizes the service, and a source that carries the whole house under automatic transfer (702.4).';
 
 const ruleOfThumb = (plan: Plan): DemandView => {
   const service = serviceRatingA(plan);
@@ -109,88 +96,11 @@ export function compareDemands(
   backupSet: readonly Load[],
   power: PowerDemand,
 ): DemandView[] {
-  const american = systemFacts[plan.supply.system].legVoltageV === 120;
-  const inputs = dwellingLoadsOf(plan.loads, settings.floorAreaM2.value);
-  const floorArea = given({
-    key: 'site.floorArea',
-    label: 'Floor area',
-    value: settings.floorAreaM2.value,
-    unit: 'm²',
-    source: settingSource(settings.floorAreaM2),
-  });
-  const part = (key: string, label: string, value: number): Figure =>
-    given({ key: `code.${key}`, label, value, unit: 'VA', source: { kind: 'derived' } });
-  const codeAssumptions = [
-    'two small-appliance circuits and one laundry circuit',
-    'nameplates as entered in the list of loads',
-  ];
-  const optional = optionalDwelling(inputs);
-  const standard = standardDwelling(inputs);
-  const noCode = 'NEC Article 220 applies to 120 V services; use the rules of the place.';
   const basisNote =
     settings.powerBasis.value === 'all-at-once' ? 'It sizes the inverter here, as the brief asks.' : null;
   return [
     ruleOfThumb(plan),
-    {
-      key: 'standard',
-      label: 'NEC 220 Part III, whole house',
-      figure: american
-        ? derived({
-            key: 'power.nec.standard',
-            label: 'Standard calculation, whole house',
-            value: standard.totalVA,
-            unit: 'VA',
-            formula: '{general} + {fastened} + {range} + {dryer} + {climate}',
-            inputs: {
-              general: derived({
-                key: 'code.lighting',
-                label: 'Lighting and outlets after Table 220.45',
-                value: standard.generalDemandVA,
-                unit: 'VA',
-                formula: '3 VA/ft² on {area} and three circuits of 1,500 VA, with demand factors',
-                inputs: { area: floorArea },
-                source: { kind: 'published', reference: 'NEC 2023, 220.41, 220.45, 220.52' },
-              }),
-              fastened: part('fastened', 'Fastened appliances (220.53)', standard.fastenedDemandVA),
-              range: part('range', 'Ranges (Table 220.55)', standard.rangeDemandVA),
-              dryer: part('dryer', 'Dryers (220.54)', standard.dryerDemandVA),
-              climate: part('climate', 'Larger of heating and cooling (220.60)', standard.heatingCoolingVA),
-            },
-            source: { kind: 'published', reference: 'NEC 2023, Article 220 Part III' },
-            assumptions: codeAssumptions,
-          })
-        : null,
-      upTo: null,
-      sizes: american ? houseCode : noCode,
-    },
-    {
-      key: 'optional',
-      label: 'NEC 220.82, whole house',
-      figure: american
-        ? derived({
-            key: 'power.nec.optional',
-            label: 'Optional calculation, whole house',
-            value: optional.totalVA,
-            unit: 'VA',
-            formula: '{general} + {climate}',
-            inputs: {
-              general: derived({
-                key: 'code.general',
-                label: 'General loads, first 10 kVA in full, the rest at 40 %',
-                value: optional.generalDemandVA,
-                unit: 'VA',
-                formula: '10 kVA + 40 % of the rest of {all}',
-                inputs: { all: part('all', 'General loads', optional.generalVA), area: floorArea },
-              }),
-              climate: part('climate', 'Largest of heating and cooling', optional.heatingCoolingVA),
-            },
-            source: { kind: 'published', reference: 'NEC 2023, 220.82' },
-            assumptions: codeAssumptions,
-          })
-        : null,
-      upTo: null,
-      sizes: american ? houseCode : noCode,
-    },
+    ...codeDemands(plan, settings),
     measuredView(plan),
     {
       key: 'all-at-once',

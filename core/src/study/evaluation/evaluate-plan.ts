@@ -9,7 +9,8 @@ import {
   type Plan,
   type Settings,
 } from '../../design/index.js';
-import { compareDemands, type DemandView } from '../demand/compare-demands.js';
+import { compareDemands } from '../demand/compare-demands.js';
+import type { DemandView } from '../demand/demand-view.js';
 import type { PowerDemand } from '../demand/power-demand.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
