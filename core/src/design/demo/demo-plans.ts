@@ -41,6 +41,8 @@ const surveyed = (plan: Plan, { survey, circuitOf }: DemoSurvey): Plan =>
 
 const placed = { legsAssumed: false } as const;
 
+const pumping = { nightH: 0.1, morningH: 0.3, dayH: 0.3, eveningH: 0.4 };
+
 const harbourLoads: readonly Entry[] = [
   [
     'fridge',
@@ -62,6 +64,8 @@ const harbourLoads: readonly Entry[] = [
       name: 'Well pump, 1½ hp',
       basis: 'nameplate',
       start: { how: 'lockedRotor', lockedRotorA: 61, durationS: 0.6 },
+      // Hens and a garden drink along.
+      use: { winter: pumping, shoulder: pumping, summer: pumping },
     },
   ],
   ['sump-pump', { ...placed, legs: 'L2' }],

@@ -15,4 +15,13 @@ describe('another supply', () => {
       expect(changed.equipment.stacks).toEqual([]);
     }
   });
+
+  it('starts motors with the power they had: amperes follow the voltage', () => {
+    const { plan } = demoPlans[0]!;
+    const startOf = (of: typeof plan) => of.loads.find(({ name }) => name.startsWith('Sump pump'))!.start;
+    expect(startOf(plan)).toMatchObject({ lockedRotorA: 26 });
+    const abroad = changeSupply(plan, 'single-230');
+    expect(startOf(abroad)).toMatchObject({ lockedRotorA: 13.6 });
+    expect(startOf(changeSupply(abroad, 'split-120-240'))).toMatchObject({ lockedRotorA: 26.1 });
+  });
 });

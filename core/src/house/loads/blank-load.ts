@@ -1,14 +1,18 @@
 import type { SupplySystem } from '../../electric/index.js';
+import { guessKind } from './guess-kind.js';
 import { lighterLeg } from './lighter-leg.js';
 import type { Load } from './load.schema.js';
 
-/** A load about which only the name is known: 100 W for some hours of the evening, in the backup set, on the lighter leg. */
+/**
+ * A load about which only the name is known, and what kind that speaks of: 100 W for some hours of the evening, in the backup
+ * set, on the lighter leg.
+ */
 export function blankLoad(id: string, name: string, system: SupplySystem, loads: readonly Load[]): Load {
   const evening = { nightH: 0, morningH: 0, dayH: 0, eveningH: 3 };
   return {
     id,
     name,
-    kind: 'other',
+    kind: guessKind(name),
     quantity: 1,
     legs: lighterLeg(system, loads),
     legsAssumed: true,

@@ -59,7 +59,7 @@ export const startSchema = z.discriminatedUnion('how', [
   z.strictObject({
     how: z.literal('fullLoad'),
     horsepower: field(amountSchema(1 / 6, 10, 'hp'), horsepowerFacts),
-    /** Starting current over the full-load current of NEC Table 430.248. */
+    /** Starting current over the full-load current of NEC Table 430.248 or 430.250. */
     multiple: field(amountSchema(1, 15), multipleFacts),
     durationS,
   }),

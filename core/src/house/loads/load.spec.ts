@@ -8,12 +8,13 @@ import {
   arbitraryStart,
   aroundTheClock,
 } from '../testing/loads.js';
+import { apparentPowerVA, type SupplySystem, supplySystems, supplyVoltageV } from '../../electric/index.js';
 import { blankLoad } from './blank-load.js';
 import { dailyEnergyWh } from './daily-energy.js';
 import { hourlyByTierWh } from './hourly-by-tier.js';
 import { hourlyEnergyWh } from './hourly-energy.js';
 import { hoursPerDayH } from './hours-per-day.js';
-import { loadLibrary } from './library/load-library.js';
+import { libraryFor, loadLibrary } from './library/load-library.js';
 import { starterSets } from './library/starter-sets.js';
 import { loadFromLibrary } from './library/load-from-library.js';
 import { loadSchema } from './load.schema.js';
@@ -150,9 +151,18 @@ describe('the load library', () => {
     ['furnace-blower', 'winter', 3, 8],
     ['boiler-oil', 'winter', 1.5, 4],
     ['boiler-gas', 'winter', 0.8, 2.5],
-    ['well-pump-small', 'summer', 0.7, 3],
+    // 300 US gal a day at 8 to 10 gal a minute: half an hour to 0.7 h of pumping.
+    ['well-pump-small', 'summer', 0.5, 0.9],
+    ['well-pump-large', 'winter', 0.8, 1.3],
     ['ac-central', 'summer', 10, 35],
-    ['hot-tub', 'winter', 6, 16],
+    // Recalled: an insulated tub takes 1,800 to 2,800 kWh a year, more of it in winter.
+    ['hot-tub', 'winter', 6, 10],
+    ['hot-tub', 'summer', 2, 5],
+    ['radon-fan', 'winter', 1, 2],
+    ['base-load', 'winter', 0.7, 1.7],
+    ['fridge-defrost', 'winter', 0.1, 0.3],
+    ['car-40', 'winter', 6, 15],
+    ['car-48', 'winter', 6, 15],
     ['car-fast', 'winter', 6, 15],
     ['ventilation', 'winter', 0.8, 2.5],
     ['range-electric', 'winter', 1.5, 4],
@@ -170,6 +180,35 @@ describe('the load library', () => {
     expect(loadLibrary.length).toBeGreaterThanOrEqual(60);
     expect(new Set(loadLibrary.map(({ id }) => id)).size).toBe(loadLibrary.length);
     expect(new Set(loadLibrary.map(({ name }) => name)).size).toBe(loadLibrary.length);
+  });
+
+  it('offers each supply what is made for it', () => {
+    const ids = (system: SupplySystem) => libraryFor(system).map(({ id }) => id);
+    expect(ids('single-230')).not.toContain('car-three');
+    expect(ids('three-230-400')).toContain('car-three');
+    expect(ids('single-230')).not.toContain('car-plug');
+    expect(ids('split-120-240')).toContain('car-48');
+    for (const system of supplySystems) {
+      for (const { name } of libraryFor(system)) {
+        if (system !== 'three-230-400') expect(name).not.toMatch(/three.phase/i);
+      }
+    }
+  });
+
+  // The amperes of a motor belong to its voltage: 26 A at 120 V are 3.12 kVA wherever it stands.
+  it.each([
+    ['sump-pump', 26 * 120],
+    ['well-pump-large', 58 * 240],
+    ['ac-central', 88 * 240],
+  ] as const)('starts %s with %i VA on every supply', (id, startVA) => {
+    const entry = loadLibrary.find((one) => one.id === id)!;
+    for (const system of supplySystems) {
+      const load = loadFromLibrary(entry, 'a', system, []);
+      const { start } = load;
+      const amps = start.how === 'lockedRotor' ? start.lockedRotorA : 0;
+      const across = apparentPowerVA(supplyVoltageV(system, load.legs), amps, load.legs);
+      expect(Math.abs(across / startVA - 1)).toBeLessThan(0.005);
+    }
   });
 
   it('makes valid loads for every supply, marked as typical', () => {

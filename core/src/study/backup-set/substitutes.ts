@@ -1,5 +1,5 @@
 import { keepLoads, keptLoads, type Plan } from '../../design/index.js';
-import { type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
+import { libraryValues, type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
 import { startDemand } from '../starts/start-demand.js';
 
 /** Something else that does the job of a load; common practice, no source. */
@@ -21,27 +21,19 @@ interface Rule {
   readonly make: (load: Load) => Omit<Substitute, 'key' | 'loadId'>;
 }
 
+/** An entry of the library in the place of a load: on its legs and its circuit, wanted as much. */
 const fromLibrary = (libraryId: string, beside: Load, changes: Partial<Load>): Load => {
   const typical = loadLibrary.find(({ id }) => id === libraryId);
   if (!typical) throw new Error(`The load library has no "${libraryId}"`);
-  const { wiring: _, ...values } = typical;
+  const { legs, legsAssumed, circuitId, tier } = beside;
   return {
-    ...beside,
-    ...values,
-    use: {
-      winter: { ...typical.use.winter },
-      shoulder: { ...typical.use.shoulder },
-      summer: { ...typical.use.summer },
-    },
+    ...libraryValues(typical),
     id: `${beside.id.slice(0, 30)}-${libraryId.slice(0, 8)}`,
     quantity: 1,
-    voltageV: null,
-    basis: 'typical',
-    measuredOn: null,
-    cyclesPerHour: null,
-    restartDelayS: null,
-    tier: beside.tier,
-    note: '',
+    legs,
+    legsAssumed,
+    circuitId,
+    tier,
     ...changes,
   };
 };

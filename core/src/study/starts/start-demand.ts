@@ -2,6 +2,7 @@ import {
   apparentPowerVA,
   codeLetterKVAPerHp,
   fullLoadCurrentA,
+  legsOf,
   type SupplySystem,
 } from '../../electric/index.js';
 import { type Load, loadVoltageV, runningPowerVA } from '../../house/index.js';
@@ -22,7 +23,7 @@ export interface StartDemand {
  * - multiple of running and soft start: m · P / pf
  * - locked-rotor amperes: V · I (√3 · V · I on three phases)
  * - code letter and horsepower: upper end of the band of NEC Table 430.7(B) · hp
- * - full-load current: NEC Table 430.248 · multiple · V
+ * - full-load current: NEC Table 430.248, on three phases 430.250 · multiple · V (√3 · V)
  *
  * A start is never counted below the running power.
  *
@@ -44,7 +45,11 @@ export function startDemand(system: SupplySystem, load: Load): StartDemand | nul
       case 'codeLetter':
         return codeLetterKVAPerHp[start.letter] * 1000 * start.horsepower;
       case 'fullLoad':
-        return perAmpereVA * fullLoadCurrentA(start.horsepower, voltageV) * start.multiple;
+        return (
+          perAmpereVA *
+          fullLoadCurrentA(start.horsepower, voltageV, legsOf(load.legs).length === 3 ? 3 : 1) *
+          start.multiple
+        );
     }
   };
   const startVA = Math.max(surgeVA(), runningVA);

@@ -86,6 +86,31 @@ describe('full-load currents (NEC Table 430.248, recalled)', () => {
   });
 });
 
+// NEC Table 430.250, recalled.
+describe('full-load currents of three-phase motors', () => {
+  it.each([
+    [1 / 2, 230, 2.2],
+    [1, 230, 4.2],
+    [2, 230, 6.8],
+    [3, 230, 9.6],
+    [5, 230, 15.2],
+    [7.5, 230, 22],
+    [10, 230, 28],
+    [3, 208, 10.6],
+    [5, 460, 7.6],
+    [10, 460, 14],
+  ] as const)('%f hp at %i V: %f A', (horsepower, voltageV, currentA) => {
+    expect(fullLoadCurrentA(horsepower, voltageV, 3)).toBe(currentA);
+  });
+
+  it('keep their power at a voltage between the columns: 5 hp at 400 V', () => {
+    expect(fullLoadCurrentA(5, 400, 3)).toBeCloseTo((7.6 * 460) / 400, 9);
+    const start: Start = { how: 'fullLoad', horsepower: 5, multiple: 6, durationS: 0.5 };
+    const load = aLoad({ legs: 'L1-L2-L3', runningPowerW: 4000, powerFactor: 0.85, start });
+    expect(startDemand('three-230-400', load)?.startA).toBeCloseTo(6 * 8.74, 6);
+  });
+});
+
 describe('start of a load', () => {
   it('has none where there is no surge', () => {
     expect(demand({ how: 'none' })).toBeNull();

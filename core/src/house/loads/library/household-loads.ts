@@ -17,6 +17,7 @@ export const householdLoads = [
   typical({ id: 'tv-large', name: 'Large television with sound', kind: 'electronics', powerW: 180, pf: 0.92, use: always([0.5, 0, 0.5, 3]), tier: 'may' }),
   typical({ id: 'game-console', name: 'Game console', kind: 'electronics', powerW: 130, pf: 0.95, use: always([0, 0, 0.5, 1.5]), tier: 'may' }),
   typical({ id: 'aquarium', name: 'Aquarium with heater', kind: 'electronics', powerW: 130, duty: 0.55, pf: 0.95, use: always(allDay), tier: 'should' }),
+  typical({ id: 'base-load', name: 'Always on: clocks, chargers, stand-by', kind: 'electronics', powerW: 50, pf: 0.7, use: always(allDay), tier: 'should' }),
   typical({ id: 'outlets', name: 'Other outlets', kind: 'outlets', powerW: 60, pf: 0.8, use: always([4, 2, 3, 5]), tier: 'should' }),
   typical({ id: 'washer-cold', name: 'Washing machine, warm water from the house', kind: 'laundry', powerW: 500, pf: 0.75, duty: 0.6, start: times(3, 0.4), use: always([0, 0.3, 0.5, 0]), tier: 'may' }),
   typical({ id: 'washer-heats', name: 'Washing machine, heats its own water', kind: 'laundry', powerW: 2100, pf: 0.98, duty: 0.4, start: times(1.3, 0.3), use: always([0, 0.3, 0.6, 0]), tier: 'may' }),
@@ -32,5 +33,5 @@ export const householdLoads = [
   typical({ id: 'oxygen', name: 'Oxygen concentrator', kind: 'medical', powerW: 350, pf: 0.85, start: times(4, 0.5), use: always(allDay), tier: 'must' }),
   typical({ id: 'stair-lift', name: 'Stair lift', kind: 'medical', powerW: 300, pf: 0.8, start: times(2.5, 0.5), use: always([0, 0.05, 0.05, 0.05]), tier: 'must' }),
   typical({ id: 'table-saw', name: 'Table saw', kind: 'workshop', powerW: 1500, pf: 0.8, start: times(5, 0.8), use: always([0, 0, 0.3, 0]), tier: 'never' }),
-  typical({ id: 'compressor', name: 'Workshop air compressor', kind: 'workshop', powerW: 1700, pf: 0.8, duty: 0.5, start: times(6, 0.7), use: always([0, 0, 0.5, 0]), tier: 'never' }),
+  typical({ id: 'compressor', name: 'Workshop air compressor', kind: 'workshop', powerW: 1700, pf: 0.8, duty: 0.5, start: times(5, 0.7), use: always([0, 0, 0.5, 0]), tier: 'never' }),
 ] as const;

@@ -7,6 +7,7 @@ const meals = (morningH: number, dayH: number, eveningH: number) => always([0, m
 export const kitchenLoads = [
   typical({ id: 'fridge', name: 'Refrigerator, efficient', kind: 'refrigeration', powerW: 120, pf: 0.85, duty: 0.45, start: times(6), use: always(allDay), tier: 'must' }),
   typical({ id: 'fridge-older', name: 'Refrigerator, older', kind: 'refrigeration', powerW: 190, pf: 0.8, duty: 0.5, start: times(6.5), use: always(allDay), tier: 'must' }),
+  typical({ id: 'fridge-defrost', name: 'Defrost heater of a refrigerator', kind: 'refrigeration', powerW: 450, use: always([0.15, 0.1, 0.1, 0.1]), tier: 'must' }),
   typical({ id: 'freezer-chest', name: 'Chest freezer', kind: 'refrigeration', powerW: 110, pf: 0.8, duty: 0.4, start: times(6), use: always(allDay), tier: 'must' }),
   typical({ id: 'freezer-upright', name: 'Upright freezer', kind: 'refrigeration', powerW: 150, pf: 0.82, duty: 0.42, start: times(6), use: always(allDay), tier: 'must' }),
   typical({ id: 'wine-cooler', name: 'Wine cooler', kind: 'refrigeration', powerW: 85, pf: 0.8, duty: 0.35, start: times(5), use: always(allDay), tier: 'never' }),

@@ -1,7 +1,9 @@
-import { type LegSet, type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { type LegSet, type SupplySystem, supplyVoltageV, systemFacts } from '../../../electric/index.js';
+import { libraryValues } from './library-values.js';
 import type { TypicalLoad } from './typical-load.js';
 import { lighterLeg } from '../lighter-leg.js';
 import type { Load } from '../load.schema.js';
+import { startAtVoltage } from '../start-at-voltage.js';
 
 const legsFor = (typical: TypicalLoad, system: SupplySystem, loads: readonly Load[]): LegSet => {
   const { legSets, legVoltageV } = systemFacts[system];
@@ -9,6 +11,9 @@ const legsFor = (typical: TypicalLoad, system: SupplySystem, loads: readonly Loa
   if (typical.wiring !== 'plug' && legVoltageV === 120) return 'L1-L2';
   return lighterLeg(system, loads);
 };
+
+/** Voltage that the locked-rotor amperes of the library belong to. */
+const statedV: Readonly<Record<TypicalLoad['wiring'], number>> = { plug: 120, line: 240, three: 240 };
 
 /**
  * A load of a job from an entry of the library: must and should go into the backup set, and a plug-in load is put on
@@ -22,23 +27,13 @@ export function loadFromLibrary(
   system: SupplySystem,
   loads: readonly Load[],
 ): Load {
-  const { wiring: _, ...values } = typical;
+  const legs = legsFor(typical, system, loads);
   return {
-    ...values,
+    ...libraryValues(typical),
+    start: startAtVoltage(typical.start, statedV[typical.wiring], supplyVoltageV(system, legs)),
     id,
-    use: {
-      winter: { ...typical.use.winter },
-      shoulder: { ...typical.use.shoulder },
-      summer: { ...typical.use.summer },
-    },
-    legs: legsFor(typical, system, loads),
+    legs,
     legsAssumed: true,
-    voltageV: null,
-    basis: 'typical',
     circuitId: null,
-    measuredOn: null,
-    cyclesPerHour: null,
-    restartDelayS: null,
-    note: '',
   };
 }

@@ -1,5 +1,6 @@
 import type { HoursOfUse, Start, Tier } from '../load.schema.js';
 import type { Season } from '../../../nature/index.js';
+import type { SupplySystem } from '../../../electric/index.js';
 import type { LoadKind } from '../load-kinds.js';
 
 /** Hours in the night, morning, day and evening part. */
@@ -19,6 +20,8 @@ export interface TypicalLoad {
   readonly tier: Tier;
   /** 'plug' sits on one leg; 'line' on two where there are two of 120 V; 'three' on three phases where there are. */
   readonly wiring: 'plug' | 'line' | 'three';
+  /** Supplies it is made for; null = any. */
+  readonly onlyOn: readonly SupplySystem[] | null;
 }
 
 const hours = ([nightH, morningH, dayH, eveningH]: Pattern): HoursOfUse => ({
@@ -45,6 +48,11 @@ export const bySeason = (patterns: Partial<Record<Season, Pattern>>): TypicalLoa
   summer: hours(patterns.summer ?? off),
 });
 
+/** Supplies of 120 V a leg, of one leg of 230 V, and of three phases. */
+export const american: readonly SupplySystem[] = ['split-120-240', 'two-legs-120-208'];
+export const of230V: readonly SupplySystem[] = ['single-230', 'three-230-400'];
+export const threePhase: readonly SupplySystem[] = ['three-230-400'];
+
 export const none: Start = { how: 'none' };
 export const times = (multiple: number, durationS = 0.5): Start => ({ how: 'multiple', multiple, durationS });
 export const soft = (multiple: number, durationS = 2): Start => ({ how: 'soft', multiple, durationS });
@@ -66,6 +74,7 @@ interface Row {
   readonly start?: Start;
   readonly wiring?: TypicalLoad['wiring'];
   readonly quantity?: number;
+  readonly onlyOn?: readonly SupplySystem[];
 }
 
 /** Fills what most loads share: one piece, no surge, full duty, near-unity power factor, on one leg. */
@@ -81,4 +90,5 @@ export const typical = (row: Row): TypicalLoad => ({
   use: row.use,
   tier: row.tier,
   wiring: row.wiring ?? 'plug',
+  onlyOn: row.onlyOn ?? null,
 });

@@ -15,7 +15,7 @@ import {
   dailyEnergyWh,
   kindFacts,
   type Load,
-  loadLibrary,
+  libraryFor,
   readPastedLoads,
   type StarterSet,
   starterSets,
@@ -62,7 +62,7 @@ export class AddLoadsDialog {
   protected readonly houses = starterSets;
   protected readonly library = computed(() => {
     const wanted = this.query().trim().toLowerCase();
-    return loadLibrary
+    return libraryFor(this.plan().supply.system)
       .filter((entry) => `${entry.name} ${kindFacts[entry.kind].label}`.toLowerCase().includes(wanted))
       .map((entry) => ({
         entry,

@@ -2,8 +2,10 @@ import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import { type LegSet, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import {
+  guessKind,
   hoursPerDayH,
   type Load,
+  type LoadKind,
   loadSchema,
   parseStart,
   spreadHours,
@@ -106,6 +108,12 @@ export type CellResult =
 
 const hoursSchema = z.number().min(0, 'Enter 0 to 24 hours').max(24, 'Enter 0 to 24 hours');
 
+/** A kind that was guessed from the name follows it, as far as the new name says anything. */
+const kindAs = (load: Load, name: string): LoadKind => {
+  const guess = guessKind(name);
+  return guess !== 'other' && load.kind === guessKind(load.name) ? guess : load.kind;
+};
+
 /** Values somebody changes are no longer typical ones. */
 const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
 
@@ -129,7 +137,7 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
     case 'name': {
       const checked = shape.name.safeParse(text.trim());
       return checked.success
-        ? { ok: true, load: { ...load, name: checked.data } }
+        ? { ok: true, load: { ...load, name: checked.data, kind: kindAs(load, checked.data) } }
         : { ok: false, message: checked.error.issues[0]!.message };
     }
     case 'quantity':
