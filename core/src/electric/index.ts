@@ -28,6 +28,7 @@ export { BoundedDemand } from './distributions/bounded-demand.js';
 export { coincidentDemandVA } from './distributions/coincident-demand.js';
 export { DemandDistribution } from './distributions/demand-distribution.js';
 export { differenceQuantile } from './distributions/difference-quantile.js';
+export { StepSum } from './distributions/step-sum.js';
 export { iticRideThroughS } from './gap/itic-curve.js';
 export type { TripLevel } from './overload/trip-level.js';
 export { type Retry, type TripEvent, tripRun, type TripRun } from './overload/trip-run.js';
@@ -47,6 +48,7 @@ export {
 export { apparentPowerVA } from './supply/apparent-power.js';
 export { legShare } from './supply/leg-share.js';
 export { type Leg, type LegSet, legSets, legSetSchema, legsOf, systemFacts } from './supply/legs.js';
+export { lagOf, type LagRange, worstNeutralVA } from './supply/neutral-current.js';
 export { phasorSumVA } from './supply/phasor-sum.js';
 export { remapLegs } from './supply/remap-legs.js';
 export { supplyVoltageV } from './supply/supply-voltage.js';

@@ -7,7 +7,8 @@ export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/sug
 export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
 export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
 export type { DemandView } from './demand/demand-view.js';
-export { expectedTripsPerDay, tripLevels } from './demand/expected-trips.js';
+export { expectedTripsPerDay } from './demand/expected-trips.js';
+export { overloadAxes } from './demand/overload-axes.js';
 export type { StartCase } from './demand/power-demand.js';
 export { evaluatePlan, type Evaluation } from './evaluation/evaluate-plan.js';
 export { type JudgedStack, judgeStack } from './evaluation/judge-stack.js';

@@ -1,4 +1,4 @@
-import { binVA } from './demand-distribution.js';
+import { binVA, tolerance } from './demand-distribution.js';
 
 /**
  * The distribution of {@link DemandDistribution} up to a limit only, made for growing load by load: what is above the limit is
@@ -10,13 +10,14 @@ export class BoundedDemand {
     /** Highest bin with mass. */
     private topBin: number,
     private offsetVA: number,
+    private sumVA: number,
   ) {}
 
   /** Nothing runs. @param limitVA demands up to it can be asked about, VA; finite */
   static upTo(limitVA: number): BoundedDemand {
     const mass = new Float64Array(Math.floor(limitVA / binVA) + 1);
     mass[0] = 1;
-    return new BoundedDemand(mass, 0, 0);
+    return new BoundedDemand(mass, 0, 0, 0);
   }
 
   /** A power rounded down to a bin, VA. */
@@ -25,12 +26,13 @@ export class BoundedDemand {
   }
 
   copy(): BoundedDemand {
-    return new BoundedDemand(this.mass.slice(), this.topBin, this.offsetVA);
+    return new BoundedDemand(this.mass.slice(), this.topBin, this.offsetVA, this.sumVA);
   }
 
   /** Adds a load of some VA that is on for a share of the time, 0 to 1. */
   add(powerVA: number, share: number): void {
     if (powerVA <= 0 || share <= 0) return;
+    this.sumVA += powerVA;
     if (share >= 1) {
       this.offsetVA += powerVA;
       return;
@@ -50,8 +52,20 @@ export class BoundedDemand {
     }
   }
 
+  /** As {@link DemandDistribution.quantileVA}; Infinity where that is above the limit. */
+  quantileVA(share: number): number {
+    const wanted = share - tolerance;
+    let sum = 0;
+    for (let k = 0; k <= this.topBin; k += 1) {
+      sum += this.mass[k]!;
+      if (sum >= wanted) return Math.min(this.sumVA, this.offsetVA + k * binVA);
+    }
+    return Infinity;
+  }
+
   /** Share of the time at or below a demand in VA; above the limit it is the share up to the limit. */
   shareUpTo(demandVA: number): number {
+    if (demandVA >= this.sumVA * (1 - tolerance)) return 1;
     const last = Math.min(this.topBin, Math.floor((demandVA - this.offsetVA) / binVA));
     let sum = 0;
     for (let k = 0; k <= last; k += 1) sum += this.mass[k]!;

@@ -6,7 +6,7 @@ export const binVA = 50;
 
 /** Mass below this at either end is dropped: a hundred thousand such bins do not reach the tolerance of a quantile. */
 const negligible = 1e-15;
-const tolerance = 1e-9;
+export const tolerance = 1e-9;
 
 /**
  * Probability distribution of the sum of independent on/off loads, by convolution on bins of 50 VA.
@@ -19,6 +19,8 @@ export class DemandDistribution {
     private lowBin: number,
     private topBin: number,
     private offsetVA: number,
+    /** Everything at once, VA: bins may lie above it, demand never does. */
+    private sumVA: number,
   ) {}
 
   /**
@@ -35,7 +37,7 @@ export class DemandDistribution {
     for (const powerVA of powersVA) bins += Math.ceil(powerVA / binVA) + 1;
     const probability = new Float64Array(bins);
     probability[0] = 1;
-    const distribution = new DemandDistribution(probability, 0, 0, 0);
+    const distribution = new DemandDistribution(probability, 0, 0, 0, 0);
     for (let i = 0; i < powersVA.length; i += 1) {
       if (i !== without) distribution.add(powersVA[i]!, onShares[i]!);
     }
@@ -44,6 +46,7 @@ export class DemandDistribution {
 
   private add(powerVA: number, onShare: number): void {
     if (powerVA <= 0 || onShare <= 0) return;
+    this.sumVA += powerVA;
     if (onShare >= 1) {
       this.offsetVA += powerVA;
       return;
@@ -83,7 +86,13 @@ export class DemandDistribution {
   without(powerVA: number, onShare: number): DemandDistribution | null {
     if (powerVA <= 0 || onShare <= 0) return this;
     if (onShare >= 1) {
-      return new DemandDistribution(this.probability, this.lowBin, this.topBin, this.offsetVA - powerVA);
+      return new DemandDistribution(
+        this.probability,
+        this.lowBin,
+        this.topBin,
+        this.offsetVA - powerVA,
+        this.sumVA - powerVA,
+      );
     }
     if (onShare > 0.5) return null;
     const bin = Math.floor(powerVA / binVA);
@@ -99,22 +108,23 @@ export class DemandDistribution {
       if (k - bin - 1 >= lowBin) mass -= upper * rest[k - bin - 1]!;
       rest[k] = Math.max(0, mass / stays);
     }
-    return new DemandDistribution(rest, lowBin, topBin, this.offsetVA);
+    return new DemandDistribution(rest, lowBin, topBin, this.offsetVA, this.sumVA - powerVA);
   }
 
-  /** Smallest demand in VA that is not passed for `share` of the time. */
+  /** Smallest demand in VA that is not passed for `share` of the time; never above the plain sum of the loads. */
   quantileVA(share: number): number {
     const wanted = share - tolerance;
     let sum = 0;
     for (let k = this.lowBin; k <= this.topBin; k += 1) {
       sum += this.probability[k]!;
-      if (sum >= wanted) return this.offsetVA + k * binVA;
+      if (sum >= wanted) return Math.min(this.sumVA, this.offsetVA + k * binVA);
     }
-    return this.offsetVA + this.topBin * binVA;
+    return Math.min(this.sumVA, this.offsetVA + this.topBin * binVA);
   }
 
   /** Share of the time the demand is above a limit in VA, 0 to 1. */
   shareAbove(limitVA: number): number {
+    if (limitVA >= this.sumVA * (1 - tolerance)) return 0;
     const from = Math.max(this.lowBin, Math.floor((limitVA - this.offsetVA) / binVA + tolerance) + 1);
     let sum = 0;
     for (let k = from; k <= this.topBin; k += 1) sum += this.probability[k]!;

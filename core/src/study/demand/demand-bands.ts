@@ -33,7 +33,10 @@ export interface PartBands {
   readonly part: DayPart;
   readonly whole: DemandBand;
   readonly legs: readonly DemandBand[];
-  /** Current in the neutral of two legs that is not passed for 99.9 % of the time, A; null for other systems. */
+  /**
+   * Current in the neutral of split phase that is not passed for 99.9 % of the time where loads lag alike, A; null for stars, where
+   * legs do not simply cancel.
+   */
   readonly neutralP999A: number | null;
 }
 
@@ -86,7 +89,7 @@ export function demandBands(
       whole: whole!,
       legs: byLeg,
       neutralP999A:
-        legs.length === 2
+        system === 'split-120-240'
           ? differenceQuantile(
               DemandDistribution.of(lineNeutral[0]!, shares),
               DemandDistribution.of(lineNeutral[1]!, shares),

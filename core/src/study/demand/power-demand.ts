@@ -2,10 +2,12 @@ import { type Season, seasons } from '../../nature/index.js';
 import {
   coincidentDemandVA,
   DemandDistribution,
+  lagOf,
   type Leg,
   legShare,
   type SupplySystem,
   systemFacts,
+  worstNeutralVA,
 } from '../../electric/index.js';
 import { type DayPart, dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import { startDemand, type StartDemand } from '../starts/start-demand.js';
@@ -40,8 +42,8 @@ export interface PowerDemand {
   /** Plain sum of all that may run in the same part of the day. */
   readonly allAtOnce: PeakDemand;
   readonly byLeg: readonly (PeakDemand & { readonly leg: Leg })[];
-  /** Loads between leg and neutral only: what the neutral carries when the other legs are idle, VA by leg. */
-  readonly neutral: readonly { readonly leg: Leg; readonly powerVA: number }[];
+  /** What the neutral carries at its worst, as apparent power on one leg, and the leg that returns most through it. */
+  readonly neutral: { readonly powerVA: number; readonly leg: Leg; readonly aloneVA: number };
   /** The starts that can be the worst one; those that another outdoes on any inverter are left out. */
   readonly starts: readonly StartCase[];
 }
@@ -174,15 +176,36 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
     };
   });
 
+  /** Only loads between a leg and neutral return through it: all that runs there, and no more than stands on the leg. */
+  const worstReturn = (): PowerDemand['neutral'] => {
+    const lags = loads.map(({ powerFactor }) => lagOf(powerFactor));
+    let worst: PowerDemand['neutral'] = { powerVA: 0, leg: legs[0]!, aloneVA: 0 };
+    cases.forEach(({ shares }, c) => {
+      const range = { least: Math.PI / 2, most: 0 };
+      const returns = legs.map((leg, l) => {
+        let sumVA = 0;
+        loads.forEach((load, i) => {
+          if (load.legs !== leg || shares[i]! <= 0) return;
+          sumVA += wholeVA[i]!;
+          range.least = Math.min(range.least, lags[i]!);
+          range.most = Math.max(range.most, lags[i]!);
+        });
+        return { leg, powerVA: Math.min(demandVA[l + 1]![c]!, sumVA) };
+      });
+      const powerVA = worstNeutralVA(system, returns, range);
+      if (powerVA <= worst.powerVA) return;
+      const most = returns.reduce((a, b) => (b.powerVA > a.powerVA ? b : a));
+      worst = { powerVA, leg: most.leg, aloneVA: most.powerVA };
+    });
+    return worst;
+  };
+
   const byLeg = legs.map((leg, l) => ({ leg, ...peak(demandVA[l + 1]!) }));
   return {
     coincident: peak(demandVA[0]!),
     allAtOnce: plainSum(wholeVA),
     byLeg,
-    neutral: byLeg.map(({ leg, powerVA }) => ({
-      leg,
-      powerVA: Math.min(powerVA, plainSum(axis((load) => (load.legs === leg ? 1 : 0))).powerVA),
-    })),
+    neutral: worstReturn(),
     starts,
   };
 }

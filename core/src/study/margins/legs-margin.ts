@@ -8,7 +8,7 @@ import { margin, type Margin } from './margin.js';
 /**
  * The busiest leg against what one leg carries, and the neutral against its rating; null for a supply of one leg.
  *
- * The neutral is taken at its worst: the line-to-neutral loads of one leg run while the other legs are idle.
+ * The neutral is taken at its worst ({@link worstNeutralVA}): one leg alone, or several whose loads lag differently.
  */
 export function legsMargin(context: DemandContext, stack: Stack): Margin | null {
   const { plan, power, powerSet } = context;
@@ -16,7 +16,8 @@ export function legsMargin(context: DemandContext, stack: Stack): Margin | null 
   const { legs, legVoltageV } = systemFacts[system];
   if (legs.length === 1) return null;
   const worst = power.byLeg.reduce((a, b) => (b.powerVA > a.powerVA ? b : a));
-  const neutral = power.neutral.reduce((a, b) => (b.powerVA > a.powerVA ? b : a));
+  const { neutral } = power;
+  const isAlone = neutral.powerVA <= neutral.aloneVA * (1 + 1e-9);
   const neutralA = neutral.powerVA / legVoltageV;
   const legRatio = worst.powerVA / stack.perLegVA;
   const neutralRatio = stack.neutralA === null ? 0 : neutralA / stack.neutralA;
@@ -32,7 +33,7 @@ export function legsMargin(context: DemandContext, stack: Stack): Margin | null 
         inputs: {
           load: given({
             key: 'legs.lineNeutral',
-            label: `Line-to-neutral loads on ${neutral.leg}`,
+            label: isAlone ? `Line-to-neutral loads on ${neutral.leg}` : 'Line-to-neutral loads, as phasors',
             value: neutral.powerVA,
             unit: 'VA',
             source: { kind: 'derived' },
@@ -45,7 +46,9 @@ export function legsMargin(context: DemandContext, stack: Stack): Margin | null 
             source: { kind: 'published', reference: 'Nominal voltage, ANSI C84.1 and IEC 60038' },
           }),
         },
-        assumptions: ['the other legs are idle'],
+        assumptions: [
+          isAlone ? 'the other legs are idle' : 'loads on different legs run whose currents lag differently',
+        ],
         levers: ['moving loads to another leg'],
       }),
       limit: given({
@@ -55,7 +58,9 @@ export function legsMargin(context: DemandContext, stack: Stack): Margin | null 
         unit: 'A',
         source: { kind: 'catalogue', unit: stack.inverter.name },
       }),
-      culprit: `${neutral.leg} returns through the neutral alone when the other legs are idle`,
+      culprit: isAlone
+        ? `${neutral.leg} returns through the neutral alone when the other legs are idle`
+        : `${neutral.leg} and another leg return through the neutral together: their loads lag differently`,
       cure: `Move loads off ${neutral.leg}, or add an inverter.`,
     }));
   }

@@ -1,24 +1,5 @@
-import { tripLevels } from '../demand/expected-trips.js';
-import type { TripLevel } from '../../electric/index.js';
-import { overloadOfShare, runningLimitVA, type Stack } from '../../equipment/index.js';
+import type { OverloadAxis } from '../demand/overload-axes.js';
 import type { Step } from './switching-steps.js';
-
-/** A part of the output that has a limit of its own: the whole, or a leg (1 = L1). */
-export interface OverloadAxis {
-  readonly leg: number;
-  readonly levels: readonly TripLevel[];
-}
-
-/** The limits of a stack as the overload check wants them: whole first, then one for each leg. */
-export function overloadAxes(stack: Stack, legCount: number): OverloadAxis[] {
-  const wholeVA = runningLimitVA(stack);
-  const legVA = Math.min(stack.perLegVA, wholeVA);
-  const ofLeg = overloadOfShare(stack.overload, stack.perLegVA / stack.continuousVA);
-  return [
-    { leg: 0, levels: tripLevels(wholeVA, stack.overload) },
-    ...Array.from({ length: legCount }, (_, index) => ({ leg: index + 1, levels: tripLevels(legVA, ofLeg) })),
-  ];
-}
 
 /** The mark of a minute in which an axis trips; 0 is left for one that holds. */
 const markOfAxis = (axis: number): number => axis + 1;

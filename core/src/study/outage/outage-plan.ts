@@ -13,7 +13,7 @@ import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace, type DemandTrace } from './demand-trace.js';
-import { overloadAxes, type OverloadAxis } from './mark-overloads.js';
+import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { pickupMarks } from './pickup-marks.js';
 import { sunTrace, type SunTrace } from './sun-trace.js';

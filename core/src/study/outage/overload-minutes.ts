@@ -1,5 +1,6 @@
 import type { DemandTrace } from './demand-trace.js';
-import { markOverloads, slackVA, type OverloadAxis } from './mark-overloads.js';
+import type { OverloadAxis } from '../demand/overload-axes.js';
+import { markOverloads, slackVA } from './mark-overloads.js';
 import { stepsBetween } from './switching-steps.js';
 import type { TracedHouse } from './traced-house.js';
 

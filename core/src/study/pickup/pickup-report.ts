@@ -13,7 +13,7 @@ import {
 } from '../../electric/index.js';
 import { overloadOfShare, type Stack } from '../../equipment/index.js';
 import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
-import { tripLevels } from '../demand/expected-trips.js';
+import { tripLevels } from '../demand/overload-axes.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { restartsOf } from '../starts/restarts-of.js';
 import { startDemand } from '../starts/start-demand.js';

@@ -1,4 +1,4 @@
-import { tripLevels } from '../demand/expected-trips.js';
+import { tripLevels } from '../demand/overload-axes.js';
 import { tripRun, type TripRun } from '../../electric/index.js';
 import { runningLimitVA, type Stack } from '../../equipment/index.js';
 import { runningPowerVA } from '../../house/index.js';

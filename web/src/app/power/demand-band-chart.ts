@@ -9,7 +9,7 @@ import {
   type DemandBand,
   demandBands,
   expectedTripsPerDay,
-  tripLevels,
+  overloadAxes,
 } from '@levamen/core/study';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
@@ -124,11 +124,9 @@ export class DemandBandChart {
   }
   protected readonly trips = computed(() => {
     const { context, stack } = this.power();
-    return expectedTripsPerDay(
-      context.powerSet,
-      this.season(),
-      tripLevels(this.limits().wholeVA, stack.overload),
-    );
+    const leg = this.bands().legs[this.leg()] ?? null;
+    const { levels } = overloadAxes(stack, this.bands().legs.length)[this.leg() + 1]!;
+    return expectedTripsPerDay(context.plan.supply.system, context.powerSet, this.season(), levels, leg);
   });
   protected readonly tripsText = computed(() => {
     const trips = this.trips();

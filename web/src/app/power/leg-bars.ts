@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
+import { systemFacts } from '@levamen/core/electric';
 import type { PowerContext } from './power-context';
 
 /** The legs as a balance: what each carries, against what it may. */
@@ -11,7 +12,6 @@ import type { PowerContext } from './power-context';
         <tr>
           <th scope="col">Leg</th>
           <th scope="col" class="number">Running</th>
-          <th scope="col" class="number">Neutral alone</th>
           <th scope="col" class="bar-head">Of {{ limit() }}</th>
         </tr>
       </thead>
@@ -20,7 +20,6 @@ import type { PowerContext } from './power-context';
           <tr>
             <th scope="row">{{ row.leg }}</th>
             <td class="number figure">{{ row.running }}</td>
-            <td class="number figure">{{ row.neutral }}</td>
             <td>
               <span class="scale" aria-hidden="true"
                 ><span
@@ -36,8 +35,8 @@ import type { PowerContext } from './power-context';
     </table>
     <p class="small">{{ neutralRating() }}</p>
     <p class="small soft">
-      The neutral is taken at its worst: the other legs are idle. Otherwise a load that leaves could make it
-      worse.
+      The neutral is taken at its worst: one leg alone, or several whose loads lag differently. Otherwise a
+      load that leaves could make it worse.
     </p>
   `,
   styleUrl: './power.css',
@@ -49,21 +48,22 @@ export class LegBars {
   protected readonly limit = computed(() => quantityText(this.power().stack.perLegVA, 'VA'));
   protected readonly rows = computed(() => {
     const { context, stack } = this.power();
-    return context.power.byLeg.map(({ leg, powerVA }, index) => {
+    return context.power.byLeg.map(({ leg, powerVA }) => {
       const share = Math.round((powerVA / stack.perLegVA) * 100);
       return {
         leg,
         running: quantityText(powerVA, 'VA'),
-        neutral: quantityText(context.power.neutral[index]!.powerVA, 'VA'),
         share,
         width: Math.min(100, share / 1.4),
       };
     });
   });
   protected readonly neutralRating = computed(() => {
-    const { neutralA } = this.power().stack;
-    return neutralA === null
-      ? 'What the neutral, or the autotransformer that forms it, carries is not stated.'
-      : `The neutral, or the autotransformer that forms it, carries ${quantityText(neutralA, 'A')}.`;
+    const { context, stack } = this.power();
+    const { legVoltageV } = systemFacts[context.plan.supply.system];
+    const worst = `Neutral at its worst: ${quantityText(context.power.neutral.powerVA / legVoltageV, 'A')}`;
+    return stack.neutralA === null
+      ? `${worst}; what it, or the autotransformer that forms it, carries is not stated.`
+      : `${worst}; it, or the autotransformer that forms it, carries ${quantityText(stack.neutralA, 'A')}.`;
   });
 }

@@ -5,7 +5,7 @@ import {
   runningLimitVA,
   type Stack,
 } from '../../../equipment/index.js';
-import { type Leg, systemFacts } from '../../../electric/index.js';
+import { type Leg, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import type { DemandContext } from '../../margins/demand-context.js';
 import type { StackEnergy } from '../../margins/stack-energy.js';
 
@@ -23,6 +23,7 @@ export interface PowerAxis {
 /** What a stack allows, in the terms in which sets of loads are asked about. */
 export interface LimitedStack {
   readonly axes: readonly PowerAxis[];
+  readonly system: SupplySystem;
   readonly neutralLimitVA: number;
   readonly lockedRotorA: number | null;
   /** 0 = the runtime does not decide. */
@@ -49,6 +50,7 @@ export function limitedStack(context: DemandContext, stack: Stack, energy: Stack
         overload: legOverload,
       })),
     ],
+    system: plan.supply.system,
     neutralLimitVA: stack.neutralA === null || legs.length === 1 ? Infinity : stack.neutralA * legVoltageV,
     lockedRotorA: stack.lockedRotorA,
     requiredH: plan.brief.goals.outage === 'decides' ? settings.requiredRuntimeH.value : 0,

@@ -1,4 +1,10 @@
-import { BoundedDemand, DemandDistribution, worstRuntime } from '../../../electric/index.js';
+import {
+  BoundedDemand,
+  DemandDistribution,
+  type LagRange,
+  worstNeutralVA,
+  worstRuntime,
+} from '../../../electric/index.js';
 import type { Stack } from '../../../equipment/index.js';
 import type { Load } from '../../../house/index.js';
 import type { DemandContext } from '../../margins/demand-context.js';
@@ -17,6 +23,8 @@ export interface GrowingSet {
   readonly hourlyWh: Float64Array;
   /** Loads between a leg and neutral: by leg, then by case, VA. */
   readonly neutralVA: readonly Float64Array[];
+  /** How far those lag, least and most, by case. */
+  readonly lags: readonly { least: number; most: number }[];
 }
 
 export type BrokenLimit = 'runtime' | 'continuous' | 'legs' | 'starting';
@@ -58,6 +66,7 @@ export class SetLimits {
       demands: axes.map(({ limitVA }) => eachCase.map(() => BoundedDemand.upTo(limitVA * slack))),
       hourlyWh: new Float64Array(24),
       neutralVA: axes.slice(1).map(() => new Float64Array(this.caseCount)),
+      lags: eachCase.map(() => ({ least: Math.PI / 2, most: 0 })),
     };
   }
 
@@ -68,6 +77,7 @@ export class SetLimits {
       demands: set.demands.map((byCase) => byCase.map((demand) => demand.copy())),
       hourlyWh: set.hourlyWh.slice(),
       neutralVA: set.neutralVA.map((byCase) => byCase.slice()),
+      lags: set.lags.map((range) => ({ ...range })),
     };
     this.grow(next, added);
     return next;
@@ -83,7 +93,11 @@ export class SetLimits {
       for (let hour = 0; hour < 24; hour += 1) set.hourlyWh[hour]! += part.hourlyWh[hour]!;
       const neutralVA = set.neutralVA[part.neutralLeg];
       part.shares.forEach((share, of) => {
-        if (neutralVA && share > 0) neutralVA[of]! += part.powersVA[0]!;
+        if (!neutralVA || share <= 0) return;
+        neutralVA[of]! += part.powersVA[0]!;
+        const range = set.lags[of]!;
+        range.least = Math.min(range.least, part.lag);
+        range.most = Math.max(range.most, part.lag);
       });
       set.loads.push(index);
     }
@@ -145,7 +159,7 @@ export class SetLimits {
       a.powersVA.every((va, i) => va <= b.powersVA[i]!) &&
       a.shares.every((share, i) => share <= b.shares[i]!) &&
       a.hourlyWh.every((wh, i) => wh <= b.hourlyWh[i]!) &&
-      (a.neutralLeg < 0 || a.neutralLeg === b.neutralLeg) &&
+      (a.neutralLeg < 0 || (a.neutralLeg === b.neutralLeg && a.lag === b.lag)) &&
       (a.besideVA === null ||
         (b.besideVA !== null && a.besideVA.every((va, i) => va >= b.besideVA![i]! || va === Infinity)))
     );
@@ -162,22 +176,26 @@ export class SetLimits {
     return demands[0]!.every((demand) => this.holds(demand, limitVA));
   }
 
-  private legsHold({ demands, neutralVA }: GrowingSet): boolean {
-    return this.stack.axes.every(
-      ({ leg, limitVA }, axis) =>
-        leg === null ||
-        (demands[axis]!.every((demand) => this.holds(demand, limitVA)) &&
-          this.neutralHolds(demands[axis]!, neutralVA[axis - 1]!)),
+  private legsHold(set: GrowingSet): boolean {
+    return (
+      this.stack.axes.every(
+        ({ leg, limitVA }, axis) =>
+          leg === null || set.demands[axis]!.every((demand) => this.holds(demand, limitVA)),
+      ) && set.lags.every((range, of) => this.neutralHolds(set, of, range))
     );
   }
 
-  /** What returns through the neutral when the other legs are idle: all that runs there, and no more than stands on the leg. */
-  private neutralHolds(byCase: readonly BoundedDemand[], neutralVA: Float64Array): boolean {
-    const { neutralLimitVA } = this.stack;
-    return (
-      Math.max(...neutralVA) <= neutralLimitVA * slack ||
-      byCase.every((demand) => this.holds(demand, neutralLimitVA))
-    );
+  /** What returns through the neutral at its worst: all that runs there, and no more than stands on each leg. */
+  private neutralHolds({ demands, neutralVA }: GrowingSet, of: number, range: LagRange): boolean {
+    const { neutralLimitVA, axes, system } = this.stack;
+    if (neutralLimitVA === Infinity) return true;
+    const limitVA = neutralLimitVA * slack;
+    if (neutralVA.reduce((sum, byCase) => sum + byCase[of]!, 0) <= limitVA) return true;
+    const returns = axes.slice(1).map(({ leg }, index) => ({
+      leg: leg!,
+      powerVA: Math.min(neutralVA[index]![of]!, demands[index + 1]![of]!.quantileVA(this.share)),
+    }));
+    return worstNeutralVA(system, returns, range) <= limitVA;
   }
 
   private startsHold(set: GrowingSet): boolean {

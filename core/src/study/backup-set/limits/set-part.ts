@@ -1,4 +1,4 @@
-import { legShare, type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { lagOf, legShare, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import { startRoomVA } from '../../../equipment/index.js';
 import { hourlyEnergyWh, type Load, runningPowerVA } from '../../../house/index.js';
 import type { Season } from '../../../nature/index.js';
@@ -17,6 +17,8 @@ export interface SetPart {
   readonly hourlyWh: Float64Array;
   /** Between one leg and neutral: the index of that leg; −1 otherwise. */
   readonly neutralLeg: number;
+  /** How far its current lags behind the voltage, radians. */
+  readonly lag: number;
   /** The demand of all others that may stand beside its start on each axis, VA; null for a load without a surge. */
   readonly besideVA: readonly number[] | null;
   /** Its locked-rotor current is beyond the stack. */
@@ -56,6 +58,7 @@ export function setPart(
     shares,
     hourlyWh: hourlyEnergyWh(load, season),
     neutralLeg: systemFacts[system].legs.findIndex((leg) => leg === load.legs),
+    lag: lagOf(load.powerFactor),
     besideVA: surges ? axes.map((_, axis) => besideVA(axis)) : null,
     tooHard: surges && start.acrossTheLine && lockedRotorA !== null && start.startA > lockedRotorA * slack,
   };
