@@ -4,6 +4,8 @@ import type { Site } from '../../house/index.js';
 import { type Climate, typicalClimates } from '../../nature/index.js';
 import type { Scenario } from './scenario.schema.js';
 
+type Place = Pick<Climate, 'latitudeDeg' | 'longitudeDeg'>;
+
 /** The outage part of a job with every unknown filled by a stated default. */
 export interface OutageSettings {
   readonly climate: Setting<Climate>;
@@ -14,12 +16,28 @@ export interface OutageSettings {
   readonly resetAfterMin: Setting<number>;
 }
 
-/** The typical climate nearest in latitude, and of those within three degrees the one nearest in longitude. */
+const degree = Math.PI / 180;
+
+/** Distance on the globe in degrees of a great circle: the haversine formula. */
+const distanceDeg = (a: Place, b: Place): number => {
+  const half = (deg: number): number => Math.sin((deg * degree) / 2) ** 2;
+  const h =
+    half(b.latitudeDeg - a.latitudeDeg) +
+    Math.cos(a.latitudeDeg * degree) *
+      Math.cos(b.latitudeDeg * degree) *
+      half(b.longitudeDeg - a.longitudeDeg);
+  return (2 * Math.asin(Math.min(1, Math.sqrt(h)))) / degree;
+};
+
+/**
+ * The typical climate for a place: the nearest by real distance and likeness, where every degree of latitude between them counts
+ * once more, since sun and warmth go with it (common practice, no source).
+ *
+ * @example nearestClimate(34, -84).id // 'mixed'
+ */
 export function nearestClimate(latitudeDeg: number, longitudeDeg: number): Climate {
-  const off = (climate: Climate): number => {
-    const round = Math.abs(climate.longitudeDeg - longitudeDeg) % 360;
-    return Math.abs(climate.latitudeDeg - latitudeDeg) * 4 + Math.min(round, 360 - round) / 6;
-  };
+  const off = (climate: Climate): number =>
+    distanceDeg({ latitudeDeg, longitudeDeg }, climate) + Math.abs(climate.latitudeDeg - latitudeDeg);
   return typicalClimates.reduce((best, climate) => (off(climate) < off(best) ? climate : best));
 }
 

@@ -3,7 +3,7 @@ import { amountSchema, countSchema, field, idSchema } from '../../base/index.js'
 
 /** What an outage meets: weather, household, and the state things are in. null = a stated default. */
 export const scenarioSchema = z.strictObject({
-  /** Id of a typical climate; null = the one nearest in latitude. */
+  /** Id of a typical climate; null = the one nearest to the place and most like it. */
   climateId: idSchema.nullable(),
   /** Id of a year of weather that was read from a file; counts before the climate. */
   weatherId: idSchema.nullable(),

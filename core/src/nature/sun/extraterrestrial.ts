@@ -7,17 +7,18 @@ const degree = Math.PI / 180;
 export const extraterrestrialWPerM2 = (dayOfYear: number): number =>
   solarConstantWPerM2 * (1 + 0.033 * Math.cos(((360 * dayOfYear) / 365) * degree));
 
-/** Declination of the sun by Cooper's equation, degrees: Duffie and Beckman, eq. 1.6.1a (recalled). Half a degree off at most. */
-export const cooperDeclinationDeg = (dayOfYear: number): number =>
-  23.45 * Math.sin(((360 * (284 + dayOfYear)) / 365) * degree);
-
 /**
  * Energy that falls on a horizontal plane outside the atmosphere in a day: Duffie and Beckman, eq. 1.10.3 (recalled).
  *
+ * @param declinationDeg of the sun at noon
  * @returns Wh/m²; 0 in the polar night
  */
-export function extraterrestrialDayWhPerM2(dayOfYear: number, latitudeDeg: number): number {
-  const declination = cooperDeclinationDeg(dayOfYear) * degree;
+export function extraterrestrialDayWhPerM2(
+  dayOfYear: number,
+  latitudeDeg: number,
+  declinationDeg: number,
+): number {
+  const declination = declinationDeg * degree;
   const latitude = latitudeDeg * degree;
   const cosSunset = -Math.tan(latitude) * Math.tan(declination);
   const sunset = Math.acos(Math.max(-1, Math.min(1, cosSunset)));

@@ -9,11 +9,7 @@ import {
   totalLoss,
   type ArrayFacts,
 } from './array-power.js';
-import {
-  cooperDeclinationDeg,
-  extraterrestrialDayWhPerM2,
-  extraterrestrialWPerM2,
-} from './extraterrestrial.js';
+import { extraterrestrialDayWhPerM2, extraterrestrialWPerM2 } from './extraterrestrial.js';
 import { cosIncidence } from './incidence.js';
 import { clearSkyWPerM2, erbsDiffuseShare, splitGlobal } from './sky.js';
 import { sunPosition } from './sun-position.js';
@@ -81,7 +77,6 @@ describe('worked examples of Duffie and Beckman', () => {
   it('1.6.1: 10:30 solar time on 13 February at 43° N, a plane tilted 45°, 15° west of south: 35°', () => {
     const { zenithDeg, azimuthDeg } = fromHourAngle(43, -14, -22.5);
     expect(Math.acos(cosIncidence(zenithDeg, azimuthDeg, 45, 195)) / degree).toBeCloseTo(35.2, 0);
-    expect(cooperDeclinationDeg(44)).toBeCloseTo(-14, 0);
   });
   it('1.6.2: 9:30 on 13 February: zenith 66.5°, azimuth 40.0° east of south', () => {
     const { zenithDeg, azimuthDeg } = fromHourAngle(43, -14, -37.5);
@@ -95,7 +90,8 @@ describe('worked examples of Duffie and Beckman', () => {
     expect(azimuthDeg).toBeCloseTo(180 + 112, 1);
   });
   it('1.10.1: 15 April at 43° N: 33.8 MJ/m² a day outside the atmosphere', () => {
-    expect((extraterrestrialDayWhPerM2(105, 43) * 3600) / 1e6).toBeCloseTo(33.8, 1);
+    // The book's declination for that day: 9.4°.
+    expect((extraterrestrialDayWhPerM2(105, 43, 9.4) * 3600) / 1e6).toBeCloseTo(33.8, 1);
   });
 });
 

@@ -55,11 +55,11 @@ export function syntheticYear(climate: Climate, seed: number): WeatherYear {
     const spread = clearnessSpread(monthlyAt(climate.clearness, day));
     const clearness = clearnessAt(normalShare(sunScore), spread);
     const outsideWPerM2 = extraterrestrialWPerM2(day + 1);
-    const dayWhPerM2 = clearness * extraterrestrialDayWhPerM2(day + 1, latitudeDeg);
-    const zeniths = Array.from({ length: 24 }, (_, hour) => {
-      const at = midHourMs(day * 24 + hour, zoneH);
-      return sunPosition(at, { latitudeDeg, longitudeDeg, altitudeM }).zenithDeg;
-    });
+    const suns = Array.from({ length: 24 }, (_, hour) =>
+      sunPosition(midHourMs(day * 24 + hour, zoneH), { latitudeDeg, longitudeDeg, altitudeM }),
+    );
+    const zeniths = suns.map(({ zenithDeg }) => zenithDeg);
+    const dayWhPerM2 = clearness * extraterrestrialDayWhPerM2(day + 1, latitudeDeg, suns[12]!.declinationDeg);
     const clear = zeniths.map(clearSkyWPerM2);
     const clearWhPerM2 = clear.reduce((sum, watts) => sum + watts, 0);
     const meanC = monthlyAt(climate.temperatureC, day) + temperatureStrayC * warmScore;

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { extraterrestrialDayWhPerM2 } from '../sun/extraterrestrial.js';
+import { sunPosition } from '../sun/sun-position.js';
 import { clearnessAt, clearnessSpread } from './clearness-distribution.js';
 import { typicalClimates } from './climates.js';
 import { readEpw } from './read-epw.js';
@@ -12,6 +13,10 @@ import { hoursOfYear, monthDays, monthOf, type WeatherYear } from './weather-yea
 import { dailyLightWhPerM2, worstSpells } from './worst-spells.js';
 
 const coast = typicalClimates[0]!;
+
+const declinationDeg = (day: number): number =>
+  sunPosition(Date.UTC(2001, 0, 1 + day, 12), { latitudeDeg: 0, longitudeDeg: 0, altitudeM: 0 })
+    .declinationDeg;
 
 describe('the spread of daily clearness', () => {
   it('has the mean of its month', () => {
@@ -47,7 +52,9 @@ describe('a synthetic year', () => {
       dailyLightWhPerM2(one).forEach((light, day) => {
         const month = monthOf(day);
         clearness[month]! +=
-          light / extraterrestrialDayWhPerM2(day + 1, coast.latitudeDeg) / monthDays[month]!;
+          light /
+          extraterrestrialDayWhPerM2(day + 1, coast.latitudeDeg, declinationDeg(day)) /
+          monthDays[month]!;
       });
       one.temperatureC.forEach((temperature, hour) => {
         const month = monthOf(Math.floor(hour / 24));

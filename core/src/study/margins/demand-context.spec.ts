@@ -2,6 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { type Brief, emptyPlan } from '../../design/index.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { assembleStack } from '../../equipment/index.js';
+import { idealUnit } from '../../equipment/testing/ideal-unit.js';
+import { dailyMargin } from './daily-margin.js';
+import { stackEnergy } from './stack-energy.js';
 import { demandContextOf } from './demand-context-of.js';
 
 const always = allSeasons(aroundTheClock);
@@ -54,24 +58,45 @@ describe('the daily goals', () => {
     surplusSolarWhPerDay: 20_000,
   });
 
+  const losing = {
+    ...idealUnit.inverter!,
+    dischargeEfficiency: 0.9,
+    charge: { ...idealUnit.inverter!.charge, efficiency: 0.8 },
+  };
+  const daily = (context: ReturnType<typeof contextOf>, unit = idealUnit) => {
+    const assembled = assembleStack([{ unitId: unit.id, quantity: 1 }], [unit], 'split-120-240');
+    if (!assembled.ok) throw new Error(assembled.problem);
+    return dailyMargin(context, assembled.stack, stackEnergy(assembled.stack, context.settings));
+  };
+  const wanted = (...of: Parameters<typeof contextOf>) => daily(contextOf(...of))!.demand;
+
   it('are none unless somebody has one', () => {
-    expect(contextOf(goals('none', 'none'))).toMatchObject({ dailyGoal: null, dailyWh: 0 });
+    expect(daily(contextOf(goals('none', 'none')))).toBeNull();
   });
   it('take evening and night for own solar, the evening for peak prices', () => {
-    expect(contextOf(goals('decides', 'none'))).toMatchObject({ dailyGoal: 'own solar' });
-    expect(contextOf(goals('decides', 'none')).dailyWh).toBeCloseTo(14_000, 6);
-    expect(contextOf(goals('none', 'decides')).dailyWh).toBeCloseTo(6000, 6);
+    expect(wanted(goals('decides', 'none'))).toMatchObject({ key: 'daily.ownSolar' });
+    expect(wanted(goals('decides', 'none')).value).toBeCloseTo(14_000, 6);
+    expect(wanted(goals('none', 'decides')).value).toBeCloseTo(6000, 6);
   });
   it('let the larger of two that decide decide, and one that decides before one that counts', () => {
-    expect(contextOf(goals('decides', 'decides')).dailyGoal).toBe('own solar');
-    expect(contextOf(goals('counts', 'decides'))).toMatchObject({
-      dailyGoal: 'peak price',
-      dailyBinding: true,
-    });
+    expect(wanted(goals('decides', 'decides')).key).toBe('daily.ownSolar');
+    expect(wanted(goals('counts', 'decides')).key).toBe('daily.peakPrice');
+    expect(contextOf(goals('counts', 'decides')).dailyBinding).toBe(true);
     expect(contextOf(goals('counts', 'none')).dailyBinding).toBe(false);
   });
   it('hold the whole house, not only the backup set: the grid is there', () => {
     const dark = [aLoad({ runningPowerW: 500, use: always })];
-    expect(contextOf(goals('none', 'decides'), dark, ['one']).dailyWh).toBeCloseTo(3000, 6);
+    expect(wanted(goals('none', 'decides'), dark, ['one']).value).toBeCloseTo(3000, 6);
+  });
+  it('ask of own solar what comes back: 10 kWh in are 7.2 kWh out at 0.8 and 0.9', () => {
+    const context = contextOf({ ...goals('decides', 'none'), surplusSolarWhPerDay: 10_000 });
+    expect(daily(context, { ...idealUnit, inverter: losing })!.demand.value).toBeCloseTo(7200, 6);
+    // Beside 6 kWh at peak price it is still the larger; with 8 kWh of surplus it no longer is.
+    const both = (surplusSolarWhPerDay: number) =>
+      daily(contextOf({ ...goals('decides', 'decides'), surplusSolarWhPerDay }), {
+        ...idealUnit,
+        inverter: losing,
+      })!.demand.key;
+    expect([both(10_000), both(8000)]).toEqual(['daily.ownSolar', 'daily.peakPrice']);
   });
 });

@@ -4,6 +4,8 @@ import type { Load } from '../../house/index.js';
 import type { Plan, Settings } from '../../design/index.js';
 
 /** Everything a stack is judged against; the same for every stack of a job. */
+export type DailyGoal = 'own solar' | 'peak price';
+
 export interface DemandContext {
   readonly plan: Plan;
   readonly settings: Settings;
@@ -18,11 +20,10 @@ export interface DemandContext {
   /** The same before anything is shed by state of charge, Wh. */
   readonly hourlyWh: Float64Array;
   readonly power: PowerDemand;
-  /** AC energy the battery should give on a usual day, by goal; 0 where the goal does not apply. */
-  readonly ownSolarWh: number;
-  readonly peakPriceWh: number;
-  /** What decides the daily requirement. */
-  readonly dailyGoal: 'own solar' | 'peak price' | null;
-  readonly dailyWh: number;
+  /** The goals of daily use that count here: those that decide, else those that count. */
+  readonly dailyGoals: readonly DailyGoal[];
+  /** Consumption of the whole house on a usual day, from 16 to 22 and from 22 to 6. */
+  readonly eveningWh: number;
+  readonly nightWh: number;
   readonly dailyBinding: boolean;
 }

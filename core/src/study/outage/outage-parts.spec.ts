@@ -15,6 +15,7 @@ import { markOverloads } from './mark-overloads.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
 import { at, engine, flow, newFlows, newState } from './outage-state.js';
+import { PickupMarks } from './pickup-marks.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
 import { surplusSolarWhPerDay } from './surplus-solar.js';
@@ -194,6 +195,77 @@ describe('overloads', () => {
   });
 });
 
+describe('what starts again after the gap', () => {
+  const axes = [
+    {
+      leg: 0,
+      levels: [
+        { aboveVA: 2500, heldS: 5 },
+        { aboveVA: 4000, heldS: 0 },
+      ],
+    },
+    {
+      leg: 1,
+      levels: [
+        { aboveVA: 2500, heldS: 5 },
+        { aboveVA: 4000, heldS: 0 },
+      ],
+    },
+    {
+      leg: 2,
+      levels: [
+        { aboveVA: 2500, heldS: 5 },
+        { aboveVA: 4000, heldS: 0 },
+      ],
+    },
+  ];
+  const motor = aLoad({
+    id: 'motor',
+    kind: 'pump',
+    legs: 'L1',
+    runningPowerW: 900,
+    powerFactor: 1,
+    start: { how: 'multiple', multiple: 6, durationS: 0.5 },
+    dutyCycle: 0.5,
+    use: allSeasons(aroundTheClock),
+  });
+  const houseOf = (loads: ReturnType<typeof aLoad>[]) =>
+    traceHouse(
+      'split-120-240',
+      loads.map((load) => ({ load, lane: 'on', shed: null })),
+      { seed: 3, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+    );
+
+  it('trips in whatever minute the grid goes while the motor runs, and in no other', () => {
+    const house = houseOf([motor]);
+    const marks = new PickupMarks(house, { fromMinute: 20_000, minutes: 2880 }, axes, 60_000);
+    const runs = new Uint8Array(2880);
+    eachSpan(house.loads[0]!.cycles, 20_000, 2880, (from, to) => {
+      for (let minute = Math.ceil(from); minute < to; minute += 1) runs[minute] = 1;
+    });
+    const found = Array.from(runs, (_, minute) => Number(marks.at(minute) > 0));
+    expect(found).toEqual([...runs]);
+    expect(new Set(found)).toEqual(new Set([0, 1]));
+  });
+
+  it('is the same whether a minute is the full hour of its window or not', () => {
+    fc.assert(
+      fc.property(
+        fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 6 }),
+        fc.integer({ min: 0, max: 400_000 }),
+        fc.integer({ min: 0, max: 1439 }),
+        (loads, fromMinute, minute) => {
+          const house = houseOf([motor, ...loads.map((load, i) => ({ ...load, id: `l${i}` }))]);
+          const of = (begin: number) =>
+            new PickupMarks(house, { fromMinute: begin, minutes: 1440 }, axes, 60_000);
+          expect(of(fromMinute).at(minute)).toBe(of(fromMinute + minute).at(0));
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});
+
 describe('sun through a year', () => {
   // Typical yearly yields of a kilowatt towards the equator, kWh: common knowledge of the trade, recalled.
   it.each([
@@ -218,6 +290,39 @@ describe('sun through a year', () => {
       expect(one).toBeGreaterThan(least);
       expect(one).toBeLessThan(most);
     }
+  });
+
+  // 12 kWp on inputs of 7.9 kW: what is above the limit is lost in the minutes in which it is there, and in no other.
+  it('is clipped minute by minute at what takes it, not scaled all day', () => {
+    const year = syntheticYear(typicalClimates[3]!, 2);
+    const of = (limitW: number, coupling: 'ac' | 'dc') =>
+      sunTrace([anArray({ ratedW: 12_000, coupling, inverterW: 12_000 })], year, {
+        system: 'split-120-240',
+        solarDcW: limitW,
+        solarAcW: limitW,
+        perLegVA: 1e6,
+      })[coupling === 'dc' ? 'dcW' : 'acW'];
+    for (const coupling of ['ac', 'dc'] as const) {
+      const [free, clipped] = [of(1e6, coupling), of(7900, coupling)];
+      expect(clipped).toEqual(free.map((watts) => Math.min(watts, 7900)));
+      const kept = clipped.reduce((a, b) => a + b, 0) / free.reduce((a, b) => a + b, 0);
+      expect(kept).toBeGreaterThan(0.9);
+      expect(kept).toBeLessThan(1);
+    }
+  });
+
+  it('is held on the leg it feeds, while the other legs keep theirs', () => {
+    const year = syntheticYear(typicalClimates[3]!, 2);
+    const roof = (legs: 'L1' | 'L2', ratedW: number) =>
+      anArray({ id: legs, legs, ratedW, inverterW: ratedW });
+    const of = (arrays: ReturnType<typeof anArray>[], perLegVA: number) =>
+      sunTrace(arrays, year, { system: 'split-120-240', solarDcW: 0, solarAcW: 1e6, perLegVA }).acW;
+    const [big, small] = [roof('L1', 9000), roof('L2', 2000)];
+    const together = of([big, small], 4000);
+    const [bigFree, smallFree] = [of([big], 1e6), of([small], 1e6)];
+    const expected = bigFree.map((watts, minute) => Math.min(watts, 4000) + smallFree[minute]!);
+    for (let minute = 0; minute < together.length; minute += 997)
+      expect(together[minute]!).toBeCloseTo(expected[minute]!, 1);
   });
 
   it('minutes keep the energy of the hours', () => {

@@ -15,7 +15,7 @@ import { degreeFactors } from './degree-factors.js';
 import { demandTrace, type DemandTrace } from './demand-trace.js';
 import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
 import { overloadMinutes } from './overload-minutes.js';
-import { pickupMarks } from './pickup-marks.js';
+import { PickupMarks } from './pickup-marks.js';
 import { sunTrace, type SunTrace } from './sun-trace.js';
 import { traceHouse, type TracedHouse } from './traced-house.js';
 
@@ -57,8 +57,8 @@ export interface OutagePlan {
   readonly trace: DemandTrace;
   /** By stage of shedding: 0, or the axis that trips, plus one. */
   readonly overloads: readonly Uint8Array[];
-  /** By hour of the window: does the restart of everything after the gap trip it? 0, or the axis plus one. */
-  readonly pickups: Uint8Array;
+  /** Does the restart of everything after the gap trip it? By minute of the window. */
+  readonly pickups: PickupMarks;
   /** Charge below which each stage but the first begins, Wh. */
   readonly thresholdsWh: Float64Array;
   readonly sun: SunTrace;
@@ -158,7 +158,7 @@ export function outagePlan(year: OutageYear, fromMinute: number, minutes: number
     ...year,
     trace,
     overloads: overloadMinutes(house, trace, hardware.axes),
-    pickups: pickupMarks(house, trace, hardware.axes, stack.transferGapMs),
+    pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }
 

@@ -95,7 +95,7 @@ export class OutageStepper {
     for (let stage = 0; stage < this.thresholdsWh.length; stage += 1) {
       if (chargeWh <= this.thresholdsWh[stage]!) this.state[at.stage] = stage + 1;
     }
-    if (minute % 60 === 0 && this.plan.pickups[minute / 60]! > 0) {
+    if (this.plan.pickups.at(minute) > 0) {
       this.state[at.dark] = dark.lockedOut;
       this.state[at.cause] = causeNumber.starting;
     }

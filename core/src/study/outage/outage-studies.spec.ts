@@ -41,6 +41,23 @@ describe('seasons', () => {
   it('take the climate nearest to the place', () => {
     expect(nearestClimate(45.1, -64.6).id).toBe('cold-coast');
     expect(nearestClimate(-33, 150).id).toBe('southern-temperate');
+    // Places and the climates a geographer would name for them (common practice, no source).
+    const places = [
+      [34, -84, 'mixed'],
+      [33.4, -112, 'desert'],
+      [39.7, -105, 'highland'],
+      [25.8, -80.2, 'hot-humid'],
+      [47.6, -122.3, 'rainy-coast'],
+      [44.9, -93.2, 'cold-inland'],
+      [46.8, -71.2, 'cold-coast'],
+      [51.5, 0, 'atlantic-europe'],
+      [48.2, 16.4, 'central-europe'],
+      [40.4, -3.7, 'mediterranean'],
+      [38.7, -9.1, 'mediterranean'],
+      [-37, 175, 'southern-temperate'],
+      [1.3, 103.8, 'tropical'],
+    ] as const;
+    for (const [latitude, longitude, id] of places) expect(nearestClimate(latitude, longitude).id).toBe(id);
     expect(outageSettingsOf(rowHouse).climate.value.id).toBe('central-europe');
   });
 });

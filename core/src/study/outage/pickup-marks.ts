@@ -11,53 +11,84 @@ import type { TracedHouse, TracedLoad } from './traced-house.js';
 const followedMin = 5;
 
 /**
- * What happens when the grid goes away at the beginning of each hour of a window: motors that are running and notice the gap
- * start again, each after its own delay, on top of everything else that is on.
+ * What happens when the grid goes away in a minute of a window: motors that are running and notice the gap start again, each
+ * after its own delay, on top of everything else that is on.
  *
- * @returns for each hour 0, or the axis that trips, plus one
+ * Full hours, at which outages are drawn by the thousand, are worked out together; any other minute when it is asked for.
  */
-export function pickupMarks(
-  house: TracedHouse,
-  { fromMinute, minutes }: Pick<DemandTrace, 'fromMinute' | 'minutes'>,
-  axes: readonly OverloadAxis[],
-  gapMs: number,
-): Uint8Array {
-  const hours = Math.floor(minutes / 60);
-  const marks = new Uint8Array(hours);
-  const noticed = new Set(
-    gapEffects(
-      house.loads.map(({ load }) => load),
-      gapMs,
-    ).map(({ loadId }) => loadId),
-  );
-  const surging = house.loads.filter(({ load, surgeVA }) => surgeVA > 0 && noticed.has(load.id));
-  if (surging.length === 0) return marks;
-  const runningAt: TracedLoad[][] = Array.from({ length: hours }, () => []);
-  for (const load of house.loads) {
-    eachSpan(load.cycles, fromMinute, minutes, (from, to) => {
-      for (let hour = Math.ceil(from / 60); hour * 60 < to && hour < hours; hour += 1)
-        runningAt[hour]!.push(load);
-    });
+export class PickupMarks {
+  private readonly surging: ReadonlySet<TracedLoad>;
+  private readonly onTheHour: Uint8Array;
+
+  constructor(
+    private readonly house: TracedHouse,
+    private readonly window: Pick<DemandTrace, 'fromMinute' | 'minutes'>,
+    private readonly axes: readonly OverloadAxis[],
+    gapMs: number,
+  ) {
+    const noticed = new Set(
+      gapEffects(
+        house.loads.map(({ load }) => load),
+        gapMs,
+      ).map(({ loadId }) => loadId),
+    );
+    this.surging = new Set(house.loads.filter(({ load, surgeVA }) => surgeVA > 0 && noticed.has(load.id)));
+    this.onTheHour = this.markHours();
   }
-  runningAt.forEach((loads, hour) => {
-    if (!loads.some((load) => surging.includes(load))) return;
+
+  /**
+   * @param minute of the window, whole
+   * @returns 0 where it holds, else the axis that trips, plus one
+   */
+  at(minute: number): number {
+    if (this.surging.size === 0) return 0;
+    if (minute % 60 === 0 && minute / 60 < this.onTheHour.length) return this.onTheHour[minute / 60]!;
+    const running: TracedLoad[] = [];
+    for (const load of this.house.loads) {
+      eachSpan(load.cycles, this.window.fromMinute + minute, 1, (from, to) => {
+        if (from === 0 && to > 0) running.push(load);
+      });
+    }
+    return this.markOf(running);
+  }
+
+  private markHours(): Uint8Array {
+    const { fromMinute, minutes } = this.window;
+    const hours = Math.floor(minutes / 60);
+    const marks = new Uint8Array(hours);
+    if (this.surging.size === 0) return marks;
+    const runningAt: TracedLoad[][] = Array.from({ length: hours }, () => []);
+    for (const load of this.house.loads) {
+      eachSpan(load.cycles, fromMinute, minutes, (from, to) => {
+        for (let hour = Math.ceil(from / 60); hour * 60 < to && hour < hours; hour += 1)
+          runningAt[hour]!.push(load);
+      });
+    }
+    runningAt.forEach((running, hour) => {
+      marks[hour] = this.markOf(running);
+    });
+    return marks;
+  }
+
+  private markOf(running: readonly TracedLoad[]): number {
+    const { axes, surging } = this;
+    if (!running.some((load) => surging.has(load))) return 0;
     const steps: Step[] = [];
-    for (const load of loads) {
-      const surges = surging.includes(load);
+    for (const load of running) {
+      const surges = surging.has(load);
       const at = surges ? restartDelayS(load.load) / 60 : 0;
       if (at >= followedMin) continue;
       steps.push(onStep(load, at, axes.length));
       if (surges) steps.push(...startSteps(load, at, axes.length));
     }
-    const minute = new Uint8Array(followedMin);
+    const minutes = new Uint8Array(followedMin);
     markOverloads(
       steps.toSorted((a, b) => a.at - b.at),
       axes,
       0,
       followedMin,
-      minute,
+      minutes,
     );
-    marks[hour] = minute.find((mark) => mark > 0) ?? 0;
-  });
-  return marks;
+    return minutes.find((mark) => mark > 0) ?? 0;
+  }
 }

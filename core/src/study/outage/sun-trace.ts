@@ -10,7 +10,7 @@ import {
   totalLoss,
   type WeatherYear,
 } from '../../nature/index.js';
-import { legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
+import { type LegSet, legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
 import { arrayInverterW, type SolarArray } from '../../design/index.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
 
@@ -58,12 +58,12 @@ export function hourlyArrayW(array: SolarArray, weather: WeatherYear): Float64Ar
 }
 
 /** Hourly means as minutes: straight lines between the middles of the hours, and dark where an hour is dark. */
-function addMinutes(hourly: Float64Array, factor: number, into: Float32Array): void {
+function addMinutes(hourly: Float64Array, into: Float32Array): void {
   for (let hour = 0; hour < hoursOfYear; hour += 1) {
-    const here = hourly[hour]! * factor;
+    const here = hourly[hour]!;
     if (here <= 0) continue;
-    const before = hourly[(hour + hoursOfYear - 1) % hoursOfYear]! * factor;
-    const after = hourly[(hour + 1) % hoursOfYear]! * factor;
+    const before = hourly[(hour + hoursOfYear - 1) % hoursOfYear]!;
+    const after = hourly[(hour + 1) % hoursOfYear]!;
     for (let minute = 0; minute < 60; minute += 1) {
       const along = (minute + 0.5) / 60 - 0.5;
       into[hour * 60 + minute]! += here + (along < 0 ? (before - here) * -along : (after - here) * along);
@@ -80,45 +80,56 @@ export interface SunLimits {
   readonly perLegVA: number;
 }
 
+/** Arrays on the same legs, minute by minute, and the share of their power on each leg of the supply. */
+interface Group {
+  readonly minutesW: Float32Array;
+  readonly onLegs: readonly number[];
+}
+
+/** Takes off, minute by minute, what is above the limit of a leg, in proportion, and then what is above that of the whole. */
+function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into: Float32Array): void {
+  const legs = groups[0]?.onLegs.map((_, leg) => leg) ?? [];
+  for (let minute = 0; minute < into.length; minute += 1) {
+    let sumW = 0;
+    for (const { minutesW, onLegs } of groups) {
+      let share = 1;
+      for (const leg of legs) {
+        if (onLegs[leg]! === 0) continue;
+        let onLegW = 0;
+        for (const other of groups) onLegW += other.minutesW[minute]! * other.onLegs[leg]!;
+        if (onLegW * share > perLegVA) share = perLegVA / onLegW;
+      }
+      sumW += minutesW[minute]! * share;
+    }
+    into[minute] = Math.min(solarAcW, sumW);
+  }
+}
+
 /**
- * What arrays give through a year. AC-coupled ones are held to what the battery's inverter can absorb, in all and on each
- * leg; DC-coupled ones to its inputs.
+ * What arrays give through a year, clipped minute by minute at what takes it: AC-coupled ones at what the battery's inverter
+ * absorbs, on each leg and in all; DC-coupled ones at its inputs.
  */
 export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, limits: SunLimits): SunTrace {
   const minutes = hoursOfYear * 60;
   const trace: SunTrace = { acW: new Float32Array(minutes), dcW: new Float32Array(minutes) };
-  if (arrays.length === 0) return trace;
-  const sized = arrays.map((array) => ({ array, hourly: hourlyArrayW(array, weather) }));
-  const inAll = (coupling: SolarArray['coupling']): number =>
-    sized.reduce(
-      (sum, { array }) =>
-        sum + (array.coupling !== coupling ? 0 : coupling === 'dc' ? array.ratedW : arrayInverterW(array)),
-      0,
-    );
-  const takes = (limitW: number, havingW: number): number => (havingW > limitW ? limitW / havingW : 1);
-  const acShare = takes(limits.solarAcW, inAll('ac'));
-  const dcShare = takes(limits.solarDcW, inAll('dc'));
   const { legs } = systemFacts[limits.system];
-  const legTakes = legs.map((leg) => {
-    const onLegW = sized.reduce(
-      (sum, { array }) =>
-        sum +
-        (array.coupling === 'ac'
-          ? arrayInverterW(array) * acShare * legShare(limits.system, array.legs, leg)
-          : 0),
-      0,
-    );
-    return takes(limits.perLegVA, onLegW);
-  });
-  for (const { array, hourly } of sized) {
-    if (array.coupling === 'dc') addMinutes(hourly, dcShare, trace.dcW);
-    else {
-      const share = Math.min(
-        ...legs.flatMap((leg, i) => (legShare(limits.system, array.legs, leg) > 0 ? [legTakes[i]!] : [])),
-        1,
-      );
-      addMinutes(hourly, acShare * share, trace.acW);
+  const groups = new Map<LegSet, Group>();
+  for (const array of arrays) {
+    const hourly = hourlyArrayW(array, weather);
+    if (array.coupling === 'dc') {
+      addMinutes(hourly, trace.dcW);
+      continue;
     }
+    const group = groups.get(array.legs) ?? {
+      minutesW: new Float32Array(minutes),
+      onLegs: legs.map((leg) => legShare(limits.system, array.legs, leg)),
+    };
+    groups.set(array.legs, group);
+    addMinutes(hourly, group.minutesW);
   }
+  for (let minute = 0; minute < minutes; minute += 1) {
+    if (trace.dcW[minute]! > limits.solarDcW) trace.dcW[minute] = limits.solarDcW;
+  }
+  if (groups.size > 0) clip([...groups.values()], limits, trace.acW);
   return trace;
 }
