@@ -84,20 +84,51 @@ const formatter = (decimals: number): Intl.NumberFormat => {
  * A quantity in the unit a reader expects: 12,400 W becomes 12.4 kW, 20 °C becomes 68 °F under imperial.
  *
  * @param value in `unit`; an infinite value is shown as "∞"
+ * @param more decimals beyond the usual ones
  * @example formatQuantity(12_400, 'W') // { text: '12.4', unit: 'kW' }
  */
 export function formatQuantity(
   value: number,
   unit: FigureUnit,
   system: UnitSystem = 'metric',
+  more = 0,
 ): ShownQuantity {
   const scale = scaleOf(value, unit, system);
   if (!Number.isFinite(value)) return { text: value > 0 ? '∞' : '–', unit: scale.unit };
-  return { text: formatter(scale.decimals).format(scale.convert(value)), unit: scale.unit };
+  return { text: formatter(scale.decimals + more).format(scale.convert(value)), unit: scale.unit };
 }
 
 /** The same as one text, with a narrow no-break space before the unit. */
-export function quantityText(value: number, unit: FigureUnit, system: UnitSystem = 'metric'): string {
-  const shown = formatQuantity(value, unit, system);
+export function quantityText(
+  value: number,
+  unit: FigureUnit,
+  system: UnitSystem = 'metric',
+  more = 0,
+): string {
+  const shown = formatQuantity(value, unit, system, more);
   return shown.unit === '' ? shown.text : `${shown.text}\u202f${shown.unit}`;
+}
+
+/** So many decimals more at most are shown to tell two quantities apart. */
+const mostMore = 3;
+
+/**
+ * Two quantities to be compared, with as many decimals as tell them apart: 23.97 h is not shown as "24 h of 24 h".
+ *
+ * @example comparedTexts(23.97, 24, 'h').map((text) => text.replace('\u202f', ' ')) // ['23.97 h', '24 h']
+ */
+export function comparedTexts(
+  a: number,
+  b: number,
+  unit: FigureUnit,
+  system: UnitSystem = 'metric',
+): readonly [string, string] {
+  let more = 0;
+  const texts = (): [string, string] => [
+    quantityText(a, unit, system, more),
+    quantityText(b, unit, system, more),
+  ];
+  if (Math.abs(a - b) <= 1e-9 * Math.abs(b)) return texts();
+  while (more < mostMore && texts()[0] === texts()[1]) more += 1;
+  return texts();
 }

@@ -2,7 +2,7 @@ export { amountSchema, countSchema } from './amount.schema.js';
 export { field, fieldFacts, type FieldFacts, type FieldUnit } from './field.js';
 export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
 export { type Finding, severities, type Severity } from './finding.js';
-export { formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
+export { comparedTexts, formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
 export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { nameList } from './name-list.js';

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatQuantity, quantityText } from './format-quantity.js';
+import { comparedTexts, formatQuantity, quantityText } from './format-quantity.js';
 import { interpolate } from './interpolate.js';
 import { parseQuantity } from './parse-quantity.js';
 
@@ -92,5 +92,16 @@ describe('interpolation', () => {
   ] as const;
   it('is linear between points and constant beyond', () => {
     expect([-5, 0, 5, 10, 15, 99].map((x) => interpolate(points, x))).toEqual([0, 0, 2.5, 5, 5.5, 6]);
+  });
+});
+
+describe('two quantities to be compared', () => {
+  it.each([
+    [23.97, 24, 'h', ['23.97 h', '24 h']],
+    [24, 24, 'h', ['24 h', '24 h']],
+    [23.4, 24, 'h', ['23.4 h', '24 h']],
+    [9402, 9400, 'VA', ['9.402 kVA', '9.4 kVA']],
+  ] as const)('%f and %f %s are told apart', (a, b, unit, expected) => {
+    expect(comparedTexts(a, b, unit).map((text) => text.replace('\u202f', ' '))).toEqual(expected);
   });
 });

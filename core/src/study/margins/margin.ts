@@ -16,6 +16,8 @@ export interface Margin {
   readonly binding: boolean;
   readonly demand: Figure;
   readonly limit: Figure;
+  /** True where the limit was not looked for beyond its value. */
+  readonly limitAtLeast: boolean;
   /** What makes it so. */
   readonly culprit: string;
   /** What would cure it. */
@@ -32,7 +34,7 @@ export function verdictOf(ratio: number): Verdict {
   return ratio > tightAbove ? 'tight' : 'holds';
 }
 
-type MarginNow = Pick<Margin, 'key' | 'label' | 'ratio' | 'binding'>;
+type MarginNow = Pick<Margin, 'key' | 'label' | 'ratio' | 'binding'> & { readonly limitAtLeast?: boolean };
 type MarginWorking = Pick<Margin, 'demand' | 'limit' | 'culprit' | 'cure'>;
 
 /**
@@ -43,6 +45,7 @@ export function margin(now: MarginNow, working: () => MarginWorking): Margin {
   let known: MarginWorking | undefined;
   const look = (): MarginWorking => (known ??= working());
   return {
+    limitAtLeast: false,
     ...now,
     verdict: verdictOf(now.ratio),
     get demand() {

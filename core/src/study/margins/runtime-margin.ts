@@ -28,7 +28,7 @@ export function runtimeMargin(context: DemandContext, stack: Stack, energy: Stac
 }
 
 const runtimeWorking = (
-  { settings, stages, hourlyWh, backupSet }: DemandContext,
+  { settings, stages, hourlyWh, members }: DemandContext,
   stack: Stack,
   energy: StackEnergy,
   { runtimeH, startHour }: Runtime,
@@ -101,8 +101,10 @@ const runtimeWorking = (
     levers: usable.levers,
   });
   const season = settings.designSeason.value;
-  const largest = backupSet
-    .map((load) => ({ load, energyWh: dailyEnergyWh(load, season) }))
+  // What is shed on the way is not what ends it.
+  const largest = members
+    .filter(({ lane, shed }) => lane === 'on' && shed === null)
+    .map(({ load }) => ({ load, energyWh: dailyEnergyWh(load, season) }))
     .toSorted((a, b) => b.energyWh - a.energyWh)[0];
   return {
     demand,

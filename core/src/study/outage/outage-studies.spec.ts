@@ -121,6 +121,24 @@ describe('the runtime that is simulated', () => {
     const margin = simulatedRuntimeMargin(settings, plain, outlook('hard'));
     expect(margin.ratio).toBeCloseTo(28 / margin.limit.value, 9);
     expect(margin.limit.inputs['plain']).toBe(plain.limit);
+    expect(margin.limitAtLeast).toBe(false);
+    const capped = { ...outlook('hard'), nineteenOfTwentyH: outlook('hard').followedH };
+    expect(simulatedRuntimeMargin(settings, plain, capped).limitAtLeast).toBe(true);
+  });
+
+  it('names what ends the outages that make the figure shown, not the commonest ending', () => {
+    const settings = evaluatePlan(farm, builtInCatalogue).settings;
+    const plain = evaluatePlan(farm, builtInCatalogue).margins.find(({ key }) => key === 'runtime')!;
+    const outlook = runtimeOutlook(farmStudy, builtInCatalogue)!;
+    const ended = (cause: 'empty' | 'overload-l1') =>
+      simulatedRuntimeMargin(settings, plain, {
+        ...outlook,
+        hardEnding: { cause, share: 0.8 },
+        usualEnding: { cause: 'empty', share: 1 },
+      });
+    expect(ended('overload-l1').culprit).toContain('overload on L1');
+    expect(ended('overload-l1').cure).not.toMatch(/^Add battery/);
+    expect(ended('empty').culprit).toBe(plain.culprit);
   });
 });
 

@@ -74,10 +74,20 @@ export interface SeasonOutlook {
   readonly count: number;
   /** How long each was followed. */
   readonly followedH: number;
-  /** What ends most of those that end, and the share of all outages it ends. */
-  readonly firstCause: Cause;
-  readonly firstCauseShare: number;
+  /** What ends the outages near those that make each figure: near the hours of 19 of 20, and near the median. */
+  readonly hardEnding: Ending;
+  readonly usualEnding: Ending;
 }
+
+/** What ends most of some outages; "none" where most of them outlast what was followed. */
+export interface Ending {
+  readonly cause: Cause;
+  /** Share of these outages that it ends. */
+  readonly share: number;
+}
+
+/** Outages of this share of all on either side of a figure are near it. */
+const nearShare = 0.05;
 
 /** How a season is played. */
 export interface SeasonWish {
@@ -93,8 +103,7 @@ export interface SeasonWish {
 /** Plays outages that begin in a season. */
 export function seasonOutlook(year: OutageYear, season: Season, wish: SeasonWish): SeasonOutlook {
   const { everyH, requiredH, followedMin = horizonMin, chargeWh } = wish;
-  const all: number[] = [];
-  const counts = new Map<number, number>();
+  const all: Played[] = [];
   for (const { firstDay, days } of seasonStretch(season, year.weather.latitudeDeg)) {
     const plan = outagePlan(year, firstDay * minutesOfDay, windowFor(days * 24, followedMin));
     const charge = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
@@ -106,24 +115,38 @@ export function seasonOutlook(year: OutageYear, season: Season, wish: SeasonWish
     });
     survivedMin.forEach((value, hour) => {
       if (Number.isNaN(value)) return;
-      all.push(value);
-      counts.set(cause[hour]!, (counts.get(cause[hour]!) ?? 0) + 1);
+      all.push({ survivedMin: value, cause: causes[cause[hour]!]! });
     });
   }
-  return outlookOf(all, counts, requiredH, followedMin);
+  return outlookOf(all, requiredH, followedMin);
 }
 
-/** Sums up minutes survived. */
-function outlookOf(
-  survivedMin: readonly number[],
-  causeCounts: ReadonlyMap<number, number>,
-  requiredH: number,
-  followedMin: number,
-): SeasonOutlook {
+/** How one outage went. */
+interface Played {
+  readonly survivedMin: number;
+  readonly cause: Cause;
+}
+
+/** The commonest ending among the outages near the one that a share of all reach. */
+function endingNear(sorted: readonly Played[], share: number): Ending {
+  const place = sorted.length * (1 - share);
+  const near = sorted.slice(
+    Math.max(0, Math.floor(place - nearShare * sorted.length)),
+    Math.ceil(place + nearShare * sorted.length),
+  );
+  const counts = new Map<Cause, number>();
+  for (const { cause } of near) counts.set(cause, (counts.get(cause) ?? 0) + 1);
+  const [most] = [...counts].toSorted((a, b) => b[1] - a[1]);
+  return most ? { cause: most[0], share: most[1] / near.length } : { cause: 'none', share: 1 };
+}
+
+/** Sums up outages. */
+function outlookOf(played: readonly Played[], requiredH: number, followedMin: number): SeasonOutlook {
+  const sorted = played.toSorted((a, b) => a.survivedMin - b.survivedMin);
+  const survivedMin = sorted.map((one) => one.survivedMin);
   const places = survivedMin.map((_, index) => index);
   const reached = (share: number): number => reachedMin(survivedMin, places, share) / 60;
   const required = Math.min(requiredH * 60, followedMin) - 1e-6;
-  const [first] = [...causeCounts].filter(([cause]) => cause > 0).toSorted((a, b) => b[1] - a[1]);
   return {
     nineteenOfTwentyH: reached(0.95),
     medianH: reached(0.5),
@@ -132,7 +155,7 @@ function outlookOf(
     requiredShare: survivedMin.filter((value) => value >= required).length / survivedMin.length,
     count: survivedMin.length,
     followedH: followedMin / 60,
-    firstCause: causes[first?.[0] ?? 0]!,
-    firstCauseShare: (first?.[1] ?? 0) / survivedMin.length,
+    hardEnding: endingNear(sorted, 0.95),
+    usualEnding: endingNear(sorted, 0.5),
   };
 }

@@ -21,6 +21,22 @@ const endings: Partial<Readonly<Record<Cause, string>>> = {
   fuel: 'the end of the fuel',
 };
 
+const power =
+  'Take a large load off, shed it for want of room, or add an inverter: more battery does not help.';
+const leg =
+  'Move a load to another leg, shed one for want of room, or add an inverter: more battery does not help.';
+/** What cures it. */
+const cures: Partial<Readonly<Record<Cause, string>>> = {
+  overload: power,
+  'overload-l1': leg,
+  'overload-l2': leg,
+  'overload-l3': leg,
+  cold: 'Place the battery where it stays between its limits: more battery does not help.',
+  starting:
+    'Fit a soft starter, keep motors from starting together, or add an inverter: more battery does not help.',
+  fuel: 'Keep more fuel, run the generator less, or add battery energy.',
+};
+
 /**
  * Required runtime against what simulated outages of the design season reach: 19 of 20 of them, or half where the brief counts
  * on usual weather.
@@ -32,12 +48,15 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
   const reachedH = weather === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
   const season = settings.designSeason.value;
   const atLeast = reachedH >= outlook.followedH - 1e-6;
+  const ending = weather === 'usual' ? outlook.usualEnding : outlook.hardEnding;
+  const words = endings[ending.cause];
   return margin(
     {
       key: 'runtime',
       label: 'Runtime',
       ratio: settings.requiredRuntimeH.value / Math.max(reachedH, 1e-9),
       binding: plain.binding,
+      limitAtLeast: atLeast,
     },
     () => ({
       demand: plain.demand,
@@ -67,10 +86,10 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
         ],
         levers: plain.limit.levers,
       }),
-      culprit: endings[outlook.firstCause]
-        ? `${quantityText(outlook.firstCauseShare, 'share')} of the outages end by ${endings[outlook.firstCause]!}`
+      culprit: words
+        ? `Of the outages that decide here ${quantityText(ending.share, 'share')} end by ${words}`
         : plain.culprit,
-      cure: endings[outlook.firstCause] ? 'See Play and What helps in Outage.' : plain.cure,
+      cure: words ? (cures[ending.cause] ?? '') : plain.cure,
     }),
   );
 }

@@ -94,7 +94,7 @@ function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into:
     for (const { minutesW, onLegs } of groups) {
       let share = 1;
       for (const leg of legs) {
-        if (onLegs[leg]! === 0) continue;
+        if ((onLegs[leg] ?? 0) === 0) continue;
         let onLegW = 0;
         for (const other of groups) onLegW += other.minutesW[minute]! * other.onLegs[leg]!;
         if (onLegW * share > perLegVA) share = perLegVA / onLegW;

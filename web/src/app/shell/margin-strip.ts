@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { quantityText } from '@levamen/core/base';
+import { comparedTexts, type UnitSystem } from '@levamen/core/base';
 import type { Margin } from '@levamen/core/study';
 import { EvaluationService } from '../data/evaluation';
 import { MarginsService } from '../data/margins';
@@ -17,10 +17,12 @@ interface Cell {
 }
 
 /** Demand of limit; for the runtime, where the limit is what the stack gives, the other way round. */
-const figuresText = (margin: Margin, text: (figure: Margin['demand']) => string): string => {
+const figuresText = (margin: Margin, units: UnitSystem): string => {
   if (margin.verdict === 'unknown') return '–';
-  const [has, of] = margin.key === 'runtime' ? [margin.limit, margin.demand] : [margin.demand, margin.limit];
-  return `${text(has)} of ${text(of)}`;
+  const { demand, limit, limitAtLeast } = margin;
+  const texts = comparedTexts(demand.value, limit.value, demand.unit, units);
+  const shown = [texts[0], `${limitAtLeast ? '≥ ' : ''}${texts[1]}`];
+  return (margin.key === 'runtime' ? shown.toReversed() : shown).join(' of ');
 };
 
 /** Every margin of the design at once: a short bar of demand against limit, the figures, a word, and the culprit. */
@@ -64,10 +66,9 @@ export class MarginStrip {
     const units = this.evaluations.units();
     const rough = ({ key, verdict }: Margin): boolean =>
       key === 'runtime' && verdict !== 'unknown' && !this.shown.runtimeIsSimulated();
-    const text = (figure: Margin['demand']): string => quantityText(figure.value, figure.unit, units);
     return this.shown.margins().map((margin) => ({
       margin,
-      figures: `${rough(margin) ? '≈ ' : ''}${figuresText(margin, text)}`,
+      figures: `${rough(margin) ? '≈ ' : ''}${figuresText(margin, units)}`,
       simulated: margin.key === 'runtime' && this.shown.runtimeIsSimulated(),
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
     }));
