@@ -1,5 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
+import { analyseReadings } from './analyse-readings.js';
 import { EspiReadings } from './espi-readings.js';
 import { localTimes } from './local-times.js';
 import { channelEnergyWh } from './readings.js';
@@ -11,6 +12,8 @@ interface Meter {
   readonly power?: number;
   readonly start: number;
   readonly values: readonly number[];
+  /** 900 where nothing is said. */
+  readonly lengthS?: number;
 }
 
 /**
@@ -21,7 +24,7 @@ function feed(meters: readonly Meter[], prefix = ''): string {
   const p = prefix === '' ? '' : `${prefix}:`;
   const base = 'https://utility.example/espi/1_1/resource';
   const usage = `${base}/RetailCustomer/9/UsagePoint/1`;
-  const entries = meters.flatMap(({ id, flow, uom = 72, power = 0, start, values }) => {
+  const entries = meters.flatMap(({ id, flow, uom = 72, power = 0, start, values, lengthS = 900 }) => {
     const reading = `${usage}/MeterReading/${id}`;
     return [
       `<entry><link rel="self" href="${reading}"/><link rel="up" href="${usage}/MeterReading"/>
@@ -29,14 +32,14 @@ function feed(meters: readonly Meter[], prefix = ''): string {
         <title>${flow === 19 ? 'Received' : 'Delivered'}</title><content><${p}MeterReading/></content></entry>`,
       `<entry><link rel="self" href="${base}/ReadingType/${id}"/><content><${p}ReadingType>
         <${p}accumulationBehaviour>4</${p}accumulationBehaviour><${p}flowDirection>${flow}</${p}flowDirection>
-        <${p}intervalLength>900</${p}intervalLength><${p}powerOfTenMultiplier>${power}</${p}powerOfTenMultiplier>
+        <${p}intervalLength>${lengthS}</${p}intervalLength><${p}powerOfTenMultiplier>${power}</${p}powerOfTenMultiplier>
         <${p}uom>${uom}</${p}uom></${p}ReadingType></content></entry>`,
       `<entry><link rel="self" href="${reading}/IntervalBlock/1"/><link rel="up" href="${reading}/IntervalBlock"/>
-        <content><${p}IntervalBlock><${p}interval><${p}duration>${values.length * 900}</${p}duration><${p}start>${start}</${p}start></${p}interval>
+        <content><${p}IntervalBlock><${p}interval><${p}duration>${values.length * lengthS}</${p}duration><${p}start>${start}</${p}start></${p}interval>
         ${values
           .map(
             (value, i) =>
-              `<${p}IntervalReading><${p}timePeriod><${p}duration>900</${p}duration><${p}start>${start + i * 900}</${p}start></${p}timePeriod><${p}value>${value}</${p}value></${p}IntervalReading>`,
+              `<${p}IntervalReading><${p}timePeriod><${p}duration>${lengthS}</${p}duration><${p}start>${start + i * lengthS}</${p}start></${p}timePeriod><${p}value>${value}</${p}value></${p}IntervalReading>`,
           )
           .join('\n')}
         </${p}IntervalBlock></content></entry>`,
@@ -73,6 +76,33 @@ describe('Green Button files', () => {
     ]);
     expect(readings).toMatchObject({ startS: start, intervalS: 900, count: 3 });
     expect(readings!.channels.map((channel) => channelEnergyWh(channel, 900))).toEqual([600, 3000]);
+  });
+
+  // Hourly import beside quarter-hourly export: 4 kWh in an hour are 4 kW, not 16 kW in one of its quarters.
+  it('keep each channel on its own interval', () => {
+    const { readings } = read(
+      feed([
+        { id: 1, flow: 1, start, values: [4000, 2000], lengthS: 3600 },
+        { id: 2, flow: 19, start, values: [0, 0, 100, 0, 0, 200, 0, 0] },
+      ]),
+    );
+    expect(readings).toMatchObject({ startS: start, intervalS: 900, count: 8 });
+    expect([...readings!.channels[0]!.milli].map((milli) => milli / 1000)).toEqual([
+      1000, 1000, 1000, 1000, 500, 500, 500, 500,
+    ]);
+    expect(readings!.channels.map((channel) => channelEnergyWh(channel, 900))).toEqual([6000, 300]);
+    expect(analyseReadings(readings!, 'UTC').highestW).toBe(4000);
+  });
+
+  it('repeat a mean power over the parts of its interval', () => {
+    const { readings } = read(
+      feed([
+        { id: 1, flow: 1, uom: 38, start, values: [1500], lengthS: 1800 },
+        { id: 2, flow: 1, uom: 38, start, values: [100, 200, 300, 400, 500, 600], lengthS: 300 },
+      ]),
+    );
+    expect(readings!.intervalS).toBe(300);
+    expect(new Set(readings!.channels[0]!.milli)).toEqual(new Set([1_500_000]));
   });
 
   it('are read with and without a prefix alike', () => {

@@ -147,7 +147,20 @@ export class EspiReadings {
       };
     });
     const collector = new RowCollector(facts);
-    const duration = new Map<number, number>();
+    const lengthOf = (block: Block, type: ReadingType, i: number): number =>
+      block.readings[i + 1]! || type.intervalLengthS || 0;
+    const lengths = names.map((name) =>
+      usualLength(
+        wanted
+          .filter(({ block }) => block.meterReading === name)
+          .flatMap(({ block, type }) =>
+            Array.from({ length: block.readings.length / 3 }, (_, n) => lengthOf(block, type, 3 * n)),
+          ),
+      ),
+    );
+    // Channels may come in intervals of their own: the grid is that which every one of them fits.
+    const known = lengths.filter((length) => length > 0);
+    const gridS = known.length > 0 ? known.reduce(greatestCommonDivisor) : null;
     for (const { block, type } of wanted) {
       const channel = names.indexOf(block.meterReading);
       const scale = 10 ** type.powerOfTen;
@@ -157,15 +170,17 @@ export class EspiReadings {
           this.refuse(0, `A value of ${value} is larger than any house uses`);
           continue;
         }
-        const lengthS = block.readings[i + 1]! || type.intervalLengthS || 0;
-        if (lengthS > 0) duration.set(lengthS, (duration.get(lengthS) ?? 0) + 1);
+        const lengthS = lengthOf(block, type, i);
+        const parts = gridS === null || lengthS % gridS !== 0 ? 1 : Math.max(1, lengthS / gridS);
         const values = new Float64Array(channel + 1).fill(NaN);
-        values[channel] = value;
-        collector.add(block.readings[i]!, values);
+        // Energy is spread evenly over a longer interval; a mean power is that of each of its parts.
+        values[channel] = type.uom === wattHours ? value / parts : value;
+        for (let part = 0; part < parts; part += 1) {
+          collector.add(block.readings[i]! + part * (gridS ?? 0), values);
+        }
       }
     }
-    const usual = [...duration].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? null;
-    const readings = collector.finish(usual);
+    const readings = collector.finish(gridS);
     for (const { line, reason } of collector.problems) this.refuse(line, reason);
     return { readings, why: readings ? '' : 'The file holds no interval readings of energy or power.' };
   }
@@ -193,4 +208,15 @@ export class EspiReadings {
 
 function number(text: string): number {
   return /^[-+]?\d+(\.\d+)?$/.test(text) ? Number(text) : NaN;
+}
+
+/** The commonest length, s; 0 where none is stated. */
+function usualLength(lengths: readonly number[]): number {
+  const counts = new Map<number, number>();
+  for (const length of lengths) if (length > 0) counts.set(length, (counts.get(length) ?? 0) + 1);
+  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? 0;
+}
+
+function greatestCommonDivisor(a: number, b: number): number {
+  return b === 0 ? a : greatestCommonDivisor(b, a % b);
 }
