@@ -174,3 +174,27 @@ describe('a shed circuit', () => {
     }
   });
 });
+
+describe('what shortens the runtime', () => {
+  it('is never a load that is shed on the way, however much it takes', () => {
+    const plan = withStack(
+      aHouse({
+        s: [
+          { loads: [load('heater', { runningPowerW: 1500 })] },
+          { loads: [load('fridge', { runningPowerW: 200 })] },
+        ],
+      }),
+      ['yarrow-79', 2],
+    );
+    const culprit = (of: Plan) =>
+      evaluatePlan(of, builtInCatalogue).margins.find(({ key }) => key === 'runtime')!.culprit;
+    const [island] = islandsOf(plan);
+    const heater = benchItems(plan, island!).find(({ loads }) => loads.some(({ id }) => id === 'heater'));
+    const shed = changeShed(move(plan, [heater!.id], 'auto'), [heater!.id], {
+      when: 'charge',
+      belowCharge: 0.5,
+    });
+    expect(culprit(plan)).toContain('heater');
+    expect(culprit(shed)).toContain('fridge');
+  });
+});
