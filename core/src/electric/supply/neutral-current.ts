@@ -21,6 +21,8 @@ const legAngle = (system: SupplySystem, leg: Leg): number => {
 
 const stepRad = Math.PI / 30;
 
+const modulo = (value: number, by: number): number => ((value % by) + by) % by;
+
 /** Lag of a load with a power factor, radians. */
 export const lagOf = (powerFactor: number): number => Math.acos(Math.min(1, powerFactor));
 
@@ -29,7 +31,7 @@ export const lagOf = (powerFactor: number): number => Math.acos(Math.min(1, powe
  * any lag its loads have. Loads of unequal power factor on different legs add up where equal ones would cancel.
  *
  * The phasors of a leg lie in a circular sector; the length of a sum of such is greatest on their rims. Lags are tried every
- * six degrees and at both ends; what lies between is covered by 1 ÷ cos 3°, 0.14 %.
+ * six degrees and at both ends, that of the last leg exactly; what lies between is covered by 1 ÷ cos 3°, 0.14 %.
  *
  * @param returns what each leg may draw between leg and neutral, VA
  * @returns VA; divided by the leg voltage it is the current
@@ -46,22 +48,31 @@ export function worstNeutralVA(
   if (drawing.length < 2 || spread < 1e-9) return alone;
   const steps = Math.ceil(spread / stepRad);
   const lags = Array.from({ length: steps + 1 }, (_, i) => least + (spread * i) / steps);
-  const longest = (index: number, re: number, im: number): number => {
-    const next = drawing[index];
-    if (!next) return Math.hypot(re, im);
-    const angle = legAngle(system, next.leg);
-    return lags.reduce(
-      (best, lag) =>
-        Math.max(
-          best,
-          longest(
-            index + 1,
-            re + next.powerVA * Math.cos(angle - lag),
-            im + next.powerVA * Math.sin(angle - lag),
-          ),
-        ),
-      longest(index + 1, re, im),
-    );
+  const last = drawing.at(-1)!;
+  const lastAngle = legAngle(system, last.leg);
+  const [leastCos, leastSin] = [Math.cos(lastAngle - least), Math.sin(lastAngle - least)];
+  const [mostCos, mostSin] = [Math.cos(lastAngle - most), Math.sin(lastAngle - most)];
+  /** Square of the longest sum with the last leg: along what there is, or at the end of its range nearest to that. */
+  const withLast = (re: number, im: number): number => {
+    const along = modulo(lastAngle - Math.atan2(im, re), 2 * Math.PI);
+    const square = re * re + im * im;
+    if (along >= least && along <= most) return (Math.sqrt(square) + last.powerVA) ** 2;
+    const projection = Math.max(re * leastCos + im * leastSin, re * mostCos + im * mostSin);
+    return Math.max(square, square + 2 * last.powerVA * projection + last.powerVA ** 2);
   };
-  return Math.max(alone, longest(0, 0, 0) / Math.cos(stepRad / 2));
+  let longest = 0;
+  const visit = (index: number, re: number, im: number): void => {
+    if (index === drawing.length - 1) {
+      longest = Math.max(longest, withLast(re, im));
+      return;
+    }
+    const { leg, powerVA } = drawing[index]!;
+    const angle = legAngle(system, leg);
+    visit(index + 1, re, im);
+    for (const lag of lags) {
+      visit(index + 1, re + powerVA * Math.cos(angle - lag), im + powerVA * Math.sin(angle - lag));
+    }
+  };
+  visit(0, 0, 0);
+  return Math.max(alone, Math.sqrt(longest) / Math.cos(stepRad / 2));
 }
