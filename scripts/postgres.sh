@@ -35,6 +35,8 @@ give_to_plain_user() {
 
 # cluster_place FOLDER: where the cluster that belongs to FOLDER lies. An account that may not enter FOLDER (under /root, say)
 # gets a place of its own; FOLDER.place remembers it.
+account_place() { printf '/var/lib/levamen/%s' "$(printf '%s' "$1" | sha1sum | cut -c1-12)"; }
+
 cluster_place() {
   local wanted=$1 place
   if [ -s "$wanted.place" ]; then
@@ -47,7 +49,7 @@ cluster_place() {
     [ ! -e "$wanted/data" ] ||
       fail "The account \"postgres\" may not enter $wanted, where the database lies." \
         "Move the whole folder $ROOT to where every account may enter (/opt, say) and run this there; nothing in it is lost."
-    place="/var/lib/levamen/$(printf '%s' "$wanted" | sha1sum | cut -c1-12)"
+    place=$(account_place "$wanted")
     mkdir -p /var/lib/levamen
     chmod 755 /var/lib/levamen
     printf '%s' "$place" >"$wanted.place"
@@ -230,8 +232,14 @@ stop_cluster() {
   if cluster_runs; then as_plain_user "$PG_BIN/pg_ctl" -D "$PG_HOME/data" -m fast -w -t 60 stop >/dev/null 2>&1 || true; fi
 }
 
-# remove_cluster FOLDER: for clusters of tests.
+# remove_cluster FOLDER: for clusters of tests. One that a killed run left elsewhere is found again, even where the note of its place is gone.
 remove_cluster() {
+  local elsewhere
+  elsewhere=$(account_place "$1")
+  if [ -e "$elsewhere" ] && [ ! -s "$1.place" ]; then
+    mkdir -p "$(dirname "$1")"
+    printf '%s' "$elsewhere" >"$1.place"
+  fi
   stop_cluster "$1"
   rm -rf "$1" "$1.new" "$PG_HOME" "$PG_HOME.new" "$1.place"
 }
