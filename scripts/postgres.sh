@@ -33,10 +33,11 @@ give_to_plain_user() {
   esac
 }
 
-# cluster_place FOLDER: where the cluster that belongs to FOLDER lies. An account that may not enter FOLDER (under /root, say)
-# gets a place of its own; FOLDER.place remembers it.
+# account_place FOLDER: where the cluster of FOLDER lies for an account that may not enter it.
 account_place() { printf '/var/lib/levamen/%s' "$(printf '%s' "$1" | sha1sum | cut -c1-12)"; }
 
+# cluster_place FOLDER: where the cluster that belongs to FOLDER lies. An account that may not enter FOLDER (under /root, say)
+# gets a place of its own; FOLDER.place remembers it.
 cluster_place() {
   local wanted=$1 place
   if [ -s "$wanted.place" ]; then
