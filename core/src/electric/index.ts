@@ -46,6 +46,7 @@ export {
   startShapeBefore,
 } from './starts/start-shape.js';
 export { apparentPowerVA } from './supply/apparent-power.js';
+export { isAmerican } from './supply/is-american.js';
 export { legShare } from './supply/leg-share.js';
 export { type Leg, type LegSet, legSets, legSetSchema, legsOf, systemFacts } from './supply/legs.js';
 export { lagOf, type LagRange, worstNeutralVA } from './supply/neutral-current.js';

@@ -1,6 +1,6 @@
 import { keptLoads } from '../../design/index.js';
 import { type Finding, quantityText } from '../../base/index.js';
-import { systemFacts } from '../../electric/index.js';
+import { isAmerican } from '../../electric/index.js';
 import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
 import type { DemandContext, JudgedStack } from '../../study/index.js';
 
@@ -43,7 +43,7 @@ export function designFindings(context: DemandContext, judged: JudgedStack | nul
   const settled = plan.backup.services.some(({ school }) => school !== null);
   const kept = keptLoads(plan);
   const wholeHouse = !settled && plan.loads.length > 3 && plan.loads.every(({ id }) => kept.has(id));
-  if (judged && wholeHouse && systemFacts[plan.supply.system].legVoltageV === 120) {
+  if (judged && wholeHouse && isAmerican(plan.supply.system)) {
     const { totalVA } = optionalDwelling(dwellingLoadsOf(plan.loads, settings.floorAreaM2.value));
     if (totalVA > judged.stack.continuousVA) {
       found.push({

@@ -1,14 +1,15 @@
-import { apparentPowerVA, legsOf, supplyVoltageV } from '../../electric/index.js';
+import { apparentPowerVA, isAmerican, legsOf } from '../../electric/index.js';
 import {
   type Circuit,
   circuitLegSet,
   type House,
   type Load,
+  loadVoltageV,
   type Panel,
   panelFedBy,
   runningPowerVA,
 } from '../../house/index.js';
-import { continuousClause, usesNec } from '../../rules/index.js';
+import { continuousClause } from '../../rules/index.js';
 import { amps, circuitLabel, labels, type Report } from './report.js';
 
 /** A load counts as heavy on a circuit from this share of the breaker on. */
@@ -19,7 +20,7 @@ const continuousFactor = 1.25;
 /** Current in each conductor of all pieces of a load, A. */
 const drawnA = (house: House, load: Load): number =>
   (load.quantity * runningPowerVA(load)) /
-  apparentPowerVA(load.voltageV ?? supplyVoltageV(house.supply.system, load.legs), 1, load.legs);
+  apparentPowerVA(loadVoltageV(house.supply.system, load), 1, load.legs);
 
 /** Each load by itself against the breaker of its circuit. */
 function checkSingleLoads(house: House, circuit: Circuit, loads: readonly Load[], report: Report): void {
@@ -27,7 +28,7 @@ function checkSingleLoads(house: House, circuit: Circuit, loads: readonly Load[]
   if (ratingA === null) return;
   for (const load of loads) {
     const currentA = drawnA(house, load);
-    const clause = usesNec(house.supply.system) ? continuousClause(load.kind) : null;
+    const clause = isAmerican(house.supply.system) ? continuousClause(load.kind) : null;
     const neededA = currentA * (clause === null ? 1 : continuousFactor);
     if (neededA <= ratingA * (1 + 1e-6)) continue;
     report(

@@ -97,14 +97,11 @@ export function checkFeederConductor(house: House, panel: Panel, report: Report)
   const { conductor } = panel.feeder;
   if (!conductor || breakersA.length === 0) return;
   // The one panel behind a service carries the whole dwelling; of several, each carries a part of it.
+  const serviceOf = ({ fedFrom }: Panel): string | null =>
+    fedFrom.kind === 'service' ? fedFrom.serviceId : null;
+  const serviceId = serviceOf(panel);
   const isAlone =
-    panel.fedFrom.kind === 'service' &&
-    house.survey.panels.filter(
-      ({ fedFrom }) =>
-        fedFrom.kind === 'service' &&
-        panel.fedFrom.kind === 'service' &&
-        fedFrom.serviceId === panel.fedFrom.serviceId,
-    ).length === 1;
+    serviceId !== null && house.survey.panels.filter((one) => serviceOf(one) === serviceId).length === 1;
   reportOn(
     {
       conductor,

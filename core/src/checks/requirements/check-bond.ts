@@ -19,9 +19,9 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
   }
   const names = list(bonded.map(({ name }) => name));
   const twice = where !== 'service' && bonded.length > 0;
+  const lost = where === 'service' && covers === 'service' && bonded.length === 0;
   const unseen = panels.filter((panel) => panel.bonded === null);
-  const serves = where === 'service' && covers === 'service' && bonded.length === 0;
-  if (serves && unseen.length > 0) {
+  if (lost && unseen.length > 0) {
     report(
       'bond',
       'consider',
@@ -31,7 +31,6 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
     );
     return;
   }
-  const lost = serves;
   report(
     'bond',
     twice || lost ? 'must-fix' : 'fine',

@@ -1,5 +1,5 @@
 import { setting, type Setting } from '../../base/index.js';
-import type { Supply } from '../../electric/index.js';
+import { isAmerican, type Supply } from '../../electric/index.js';
 import type { Site } from '../../house/index.js';
 import { type Climate, typicalClimates } from '../../nature/index.js';
 import type { Scenario } from './scenario.schema.js';
@@ -41,8 +41,6 @@ export function nearestClimate(latitudeDeg: number, longitudeDeg: number): Clima
   return typicalClimates.reduce((best, climate) => (off(climate) < off(best) ? climate : best));
 }
 
-const american = ['split-120-240', 'two-legs-120-208'];
-
 export function outageSettingsOf({
   outage,
   site,
@@ -55,9 +53,7 @@ export function outageSettingsOf({
   const placed = site.latitudeDeg !== null;
   const nearest = placed
     ? nearestClimate(site.latitudeDeg!, site.longitudeDeg ?? 0)
-    : typicalClimates.find(
-        ({ id }) => id === (american.includes(supply.system) ? 'mixed' : 'central-europe'),
-      )!;
+    : typicalClimates.find(({ id }) => id === (isAmerican(supply.system) ? 'mixed' : 'central-europe'))!;
   const said = typicalClimates.find(({ id }) => id === outage.climateId) ?? null;
   return {
     climate: setting(

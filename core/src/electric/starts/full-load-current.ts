@@ -2,7 +2,7 @@ import type { PublishedTable } from '../../base/index.js';
 
 interface MotorTable {
   readonly columnsV: readonly number[];
-  /** Rated horsepower, and the current in A for each column; NaN where the table has none. */
+  /** Rated horsepower, and the current in A for each column. */
   readonly rows: readonly (readonly [horsepower: number, ...currentA: number[]])[];
 }
 

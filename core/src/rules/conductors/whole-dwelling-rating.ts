@@ -1,4 +1,4 @@
-import type { Conductor } from '../../electric/index.js';
+import { type Conductor, isMetricSize } from '../../electric/index.js';
 import { ampacityA } from './ampacity.js';
 import { standardBreakersA } from './standard-breaker.js';
 
@@ -16,7 +16,7 @@ const toA = 400;
  */
 export function wholeDwellingRatingA(conductor: Pick<Conductor, 'size' | 'material'>): number | null {
   const carriesA = ampacityA(conductor, { columnC: 75, loaded: 2 });
-  if (carriesA === null || conductor.size.endsWith('mm²')) return null;
+  if (carriesA === null || isMetricSize(conductor.size)) return null;
   return (
     standardBreakersA.values.findLast(
       (ratingA) => ratingA >= fromA && ratingA <= toA && share * ratingA <= carriesA,

@@ -1,5 +1,4 @@
 import type { PublishedTable } from '../../base/index.js';
-import type { SupplySystem } from '../../electric/index.js';
 import type { LoadKind } from '../../house/index.js';
 
 /** Loads that count as continuous whatever their hours are, and the section that says so. */
@@ -22,7 +21,3 @@ export const continuousLoads: PublishedTable<Partial<Record<LoadKind, string>>> 
  * @example continuousClause('vehicle') // '625.41'
  */
 export const continuousClause = (kind: LoadKind): string | null => continuousLoads.values[kind] ?? null;
-
-/** Is a house on this supply wired by the American code? */
-export const usesNec = (system: SupplySystem): boolean =>
-  system === 'split-120-240' || system === 'two-legs-120-208';

@@ -46,8 +46,10 @@ export const allGeneralVA = (loads: DwellingLoads): number =>
   sumVA(loads.dryerVA) +
   vehiclesVA(loads);
 
-/** The largest of the ways in which heating and cooling of a dwelling count, and which one it is. */
-export interface Climate {
-  readonly powerVA: number;
-  readonly counts: 'cooling' | 'heating';
-}
+/** All heating at its nameplate, VA. */
+export const heatingVA = (loads: DwellingLoads): number =>
+  loads.heatPumpVA + loads.backupHeatVA + loads.spaceHeatingVA;
+
+/** What the optional calculations make of general loads, VA: the first of them in full, the rest at 40 %. */
+export const optionalDemandVA = (generalVA: number, inFullVA: number): number =>
+  Math.min(generalVA, inFullVA) + 0.4 * Math.max(0, generalVA - inFullVA);

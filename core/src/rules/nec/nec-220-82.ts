@@ -1,4 +1,4 @@
-import { allGeneralVA, type DwellingLoads } from './dwelling-loads.js';
+import { allGeneralVA, type DwellingLoads, optionalDemandVA } from './dwelling-loads.js';
 import { largestClimate } from './largest-climate.js';
 
 export interface OptionalCalculation {
@@ -19,7 +19,7 @@ export interface OptionalCalculation {
  */
 export function optionalDwelling(loads: DwellingLoads): OptionalCalculation {
   const generalVA = allGeneralVA(loads);
-  const generalDemandVA = Math.min(generalVA, 10_000) + 0.4 * Math.max(0, generalVA - 10_000);
+  const generalDemandVA = optionalDemandVA(generalVA, 10_000);
   const { powerVA: heatingCoolingVA, counts } = largestClimate(loads);
   return {
     generalVA,

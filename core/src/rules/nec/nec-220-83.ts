@@ -1,4 +1,4 @@
-import { allGeneralVA, type DwellingLoads } from './dwelling-loads.js';
+import { allGeneralVA, type DwellingLoads, heatingVA, optionalDemandVA } from './dwelling-loads.js';
 
 export interface ExistingCalculation {
   /** Counted at 8 kVA in full and 40 % of the rest. */
@@ -18,9 +18,9 @@ export function existingDwelling(
   loads: DwellingLoads,
   { addsHeatingOrCooling }: { readonly addsHeatingOrCooling: boolean },
 ): ExistingCalculation {
-  const climateVA = Math.max(loads.coolingVA, loads.heatPumpVA + loads.backupHeatVA + loads.spaceHeatingVA);
+  const climateVA = Math.max(loads.coolingVA, heatingVA(loads));
   const generalVA = allGeneralVA(loads) + (addsHeatingOrCooling ? 0 : climateVA);
-  const generalDemandVA = Math.min(generalVA, 8000) + 0.4 * Math.max(0, generalVA - 8000);
+  const generalDemandVA = optionalDemandVA(generalVA, 8000);
   const heatingCoolingVA = addsHeatingOrCooling ? climateVA : 0;
   return { generalVA, generalDemandVA, heatingCoolingVA, totalVA: generalDemandVA + heatingCoolingVA };
 }

@@ -1,5 +1,5 @@
 import { cookingDemandVA } from './cooking-demand.js';
-import { type DwellingLoads, generalLoadVA, sumVA, vehiclesVA } from './dwelling-loads.js';
+import { type DwellingLoads, generalLoadVA, heatingVA, sumVA, vehiclesVA } from './dwelling-loads.js';
 
 export interface StandardCalculation {
   readonly generalDemandVA: number;
@@ -36,8 +36,8 @@ const fastenedDemandOf = (appliances: readonly number[]): number => {
  * cooling (220.60); 25 % of the largest motor on top (220.50, 430.24).
  */
 export function standardDwelling(loads: DwellingLoads): StandardCalculation {
-  const heatingVA = loads.heatPumpVA + loads.backupHeatVA + loads.spaceHeatingVA;
-  const counts = loads.coolingVA > heatingVA ? 'cooling' : 'heating';
+  const heating = heatingVA(loads);
+  const counts = loads.coolingVA > heating ? 'cooling' : 'heating';
   const motors = loads.motors.filter(
     ({ of }) => of === 'fastened' || (of === 'cooling') === (counts === 'cooling'),
   );
@@ -47,7 +47,7 @@ export function standardDwelling(loads: DwellingLoads): StandardCalculation {
     rangeDemandVA: cookingDemandVA(loads.rangeVA),
     dryerDemandVA: sumVA(loads.dryerVA.map((va) => Math.max(va, 5000))),
     vehicleVA: vehiclesVA(loads),
-    heatingCoolingVA: Math.max(loads.coolingVA, heatingVA),
+    heatingCoolingVA: Math.max(loads.coolingVA, heating),
     largestMotorVA: 0.25 * Math.max(0, ...motors.map(({ powerVA }) => powerVA)),
   };
   return { ...parts, counts, totalVA: sumVA(Object.values(parts)) };

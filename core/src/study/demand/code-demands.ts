@@ -1,12 +1,13 @@
 import { derived, type Figure, given, settingSource } from '../../base/index.js';
+import { isAmerican } from '../../electric/index.js';
 import type { Plan, Settings } from '../../design/index.js';
 import {
   type DwellingLoads,
   dwellingLoadsOf,
   existingDwelling,
+  heatingVA,
   optionalDwelling,
   standardDwelling,
-  usesNec,
 } from '../../rules/index.js';
 import type { DemandView } from './demand-view.js';
 
@@ -20,15 +21,14 @@ const part = (key: string, label: string, value: number): Figure =>
 
 /** Heating and cooling never run together: says which of them counts (220.60) where the house has both. */
 const climateText = (loads: DwellingLoads, counts: 'heating' | 'cooling'): string[] => {
-  const heatingVA = loads.heatPumpVA + loads.backupHeatVA + loads.spaceHeatingVA;
-  if (loads.coolingVA === 0 || heatingVA === 0) return [];
+  if (loads.coolingVA === 0 || heatingVA(loads) === 0) return [];
   const other = counts === 'heating' ? 'cooling' : 'heating';
   return [`${counts} counts, ${other} is left out: they never run together (220.60)`];
 };
 
 /** The calculations of NEC Article 220 for the whole house. */
 export function codeDemands(plan: Plan, settings: Settings): DemandView[] {
-  const isNec = usesNec(plan.supply.system);
+  const isNec = isAmerican(plan.supply.system);
   const inputs = dwellingLoadsOf(plan.loads, settings.floorAreaM2.value);
   const area = given({
     key: 'site.floorArea',

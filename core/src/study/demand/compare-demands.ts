@@ -1,5 +1,5 @@
 import { derived, type Figure, given } from '../../base/index.js';
-import { systemFacts } from '../../electric/index.js';
+import { isAmerican } from '../../electric/index.js';
 import { houseClock, houseZone, type Load, serviceRatingA } from '../../house/index.js';
 import { existingLoadW } from '../../rules/index.js';
 import type { Plan, Settings } from '../../design/index.js';
@@ -10,10 +10,9 @@ import { allAtOnceFigure, runningDemandFigure } from './power-figures.js';
 
 const ruleOfThumb = (plan: Plan): DemandView => {
   const service = serviceRatingA(plan);
-  const american = systemFacts[plan.supply.system].legVoltageV === 120;
   const sizes = 'A habit, not a calculation: use it to notice that another figure is odd.';
   const base = { key: 'rule-of-thumb', label: 'Rule of thumb by service size', upTo: null } as const;
-  if (!american) {
+  if (!isAmerican(plan.supply.system)) {
     return { ...base, figure: null, sizes: 'The habit is known for 120 V services only.' };
   }
   if (service === null) return { ...base, figure: null, sizes: 'Enter the service rating in the brief.' };

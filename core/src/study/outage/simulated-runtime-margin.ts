@@ -10,31 +10,33 @@ const shareOf: Readonly<Record<OutageWeather, string>> = {
   usual: 'half',
 };
 
-/** What ends an outage, where it is not the energy. */
-const endings: Partial<Readonly<Record<Cause, string>>> = {
-  overload: 'overload of the whole',
-  'overload-l1': 'overload on L1',
-  'overload-l2': 'overload on L2',
-  'overload-l3': 'overload on L3',
-  cold: 'a battery too cold or too hot',
-  starting: 'a motor start',
-  fuel: 'the end of the fuel',
-};
+const noBattery = 'more battery does not help.';
+const onLeg = (leg: string) => ({
+  words: `overload on ${leg}`,
+  cure: `Move a load to another leg, shed one for want of room, or add an inverter: ${noBattery}`,
+});
 
-const power =
-  'Take a large load off, shed it for want of room, or add an inverter: more battery does not help.';
-const leg =
-  'Move a load to another leg, shed one for want of room, or add an inverter: more battery does not help.';
-/** What cures it. */
-const cures: Partial<Readonly<Record<Cause, string>>> = {
-  overload: power,
-  'overload-l1': leg,
-  'overload-l2': leg,
-  'overload-l3': leg,
-  cold: 'Place the battery where it stays between its limits: more battery does not help.',
-  starting:
-    'Fit a soft starter, keep motors from starting together, or add an inverter: more battery does not help.',
-  fuel: 'Keep more fuel, run the generator less, or add battery energy.',
+/** What ends an outage, where it is not the energy, and what cures that. */
+const endings: Partial<Readonly<Record<Cause, { readonly words: string; readonly cure: string }>>> = {
+  overload: {
+    words: 'overload of the whole',
+    cure: `Take a large load off, shed it for want of room, or add an inverter: ${noBattery}`,
+  },
+  'overload-l1': onLeg('L1'),
+  'overload-l2': onLeg('L2'),
+  'overload-l3': onLeg('L3'),
+  cold: {
+    words: 'a battery too cold or too hot',
+    cure: `Place the battery where it stays between its limits: ${noBattery}`,
+  },
+  starting: {
+    words: 'a motor start',
+    cure: `Fit a soft starter, keep motors from starting together, or add an inverter: ${noBattery}`,
+  },
+  fuel: {
+    words: 'the end of the fuel',
+    cure: 'Keep more fuel, run the generator less, or add battery energy.',
+  },
 };
 
 /**
@@ -49,7 +51,7 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
   const season = settings.designSeason.value;
   const atLeast = reachedH >= outlook.followedH - 1e-6;
   const ending = weather === 'usual' ? outlook.usualEnding : outlook.hardEnding;
-  const words = endings[ending.cause];
+  const other = endings[ending.cause];
   return margin(
     {
       key: 'runtime',
@@ -86,10 +88,10 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
         ],
         levers: plain.limit.levers,
       }),
-      culprit: words
-        ? `Of the outages that decide here ${quantityText(ending.share, 'share')} end by ${words}`
+      culprit: other
+        ? `Of the outages that decide here ${quantityText(ending.share, 'share')} end by ${other.words}`
         : plain.culprit,
-      cure: words ? (cures[ending.cause] ?? '') : plain.cure,
+      cure: other?.cure ?? plain.cure,
     }),
   );
 }

@@ -88,16 +88,19 @@ interface Group {
 
 /** Takes off, minute by minute, what is above the limit of a leg, in proportion, and then what is above that of the whole. */
 function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into: Float32Array): void {
-  const legs = groups[0]?.onLegs.map((_, leg) => leg) ?? [];
+  const legCount = groups[0]!.onLegs.length;
+  const legShares = new Float64Array(legCount);
   for (let minute = 0; minute < into.length; minute += 1) {
+    for (let leg = 0; leg < legCount; leg += 1) {
+      let onLegW = 0;
+      for (const { minutesW, onLegs } of groups) onLegW += minutesW[minute]! * onLegs[leg]!;
+      legShares[leg] = onLegW > perLegVA ? perLegVA / onLegW : 1;
+    }
     let sumW = 0;
     for (const { minutesW, onLegs } of groups) {
       let share = 1;
-      for (const leg of legs) {
-        if ((onLegs[leg] ?? 0) === 0) continue;
-        let onLegW = 0;
-        for (const other of groups) onLegW += other.minutesW[minute]! * other.onLegs[leg]!;
-        if (onLegW * share > perLegVA) share = perLegVA / onLegW;
+      for (let leg = 0; leg < legCount; leg += 1) {
+        if (onLegs[leg]! > 0) share = Math.min(share, legShares[leg]!);
       }
       sumW += minutesW[minute]! * share;
     }

@@ -1,4 +1,10 @@
-import { type LegSet, type SupplySystem, supplyVoltageV, systemFacts } from '../../../electric/index.js';
+import {
+  isAmerican,
+  type LegSet,
+  type SupplySystem,
+  supplyVoltageV,
+  systemFacts,
+} from '../../../electric/index.js';
 import { libraryValues } from './library-values.js';
 import type { TypicalLoad } from './typical-load.js';
 import { lighterLeg } from '../lighter-leg.js';
@@ -6,9 +12,9 @@ import type { Load } from '../load.schema.js';
 import { startAtVoltage } from '../start-at-voltage.js';
 
 const legsFor = (typical: TypicalLoad, system: SupplySystem, loads: readonly Load[]): LegSet => {
-  const { legSets, legVoltageV } = systemFacts[system];
+  const { legSets } = systemFacts[system];
   if (typical.wiring === 'three' && legSets.includes('L1-L2-L3')) return 'L1-L2-L3';
-  if (typical.wiring !== 'plug' && legVoltageV === 120) return 'L1-L2';
+  if (typical.wiring !== 'plug' && isAmerican(system)) return 'L1-L2';
   return lighterLeg(system, loads);
 };
 

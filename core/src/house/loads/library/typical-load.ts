@@ -1,6 +1,6 @@
 import type { HoursOfUse, Start, Tier } from '../load.schema.js';
 import type { Season } from '../../../nature/index.js';
-import type { SupplySystem } from '../../../electric/index.js';
+import { isAmerican, type SupplySystem, supplySystems } from '../../../electric/index.js';
 import type { LoadKind } from '../load-kinds.js';
 
 /** Hours in the night, morning, day and evening part. */
@@ -49,8 +49,8 @@ export const bySeason = (patterns: Partial<Record<Season, Pattern>>): TypicalLoa
 });
 
 /** Supplies of 120 V a leg, of one leg of 230 V, and of three phases. */
-export const american: readonly SupplySystem[] = ['split-120-240', 'two-legs-120-208'];
-export const of230V: readonly SupplySystem[] = ['single-230', 'three-230-400'];
+export const american: readonly SupplySystem[] = supplySystems.filter(isAmerican);
+export const of230V: readonly SupplySystem[] = supplySystems.filter((system) => !isAmerican(system));
 export const threePhase: readonly SupplySystem[] = ['three-230-400'];
 
 export const none: Start = { how: 'none' };

@@ -115,7 +115,7 @@ const kindAs = (load: Load, name: string): LoadKind => {
 };
 
 /** Values somebody changes are no longer typical ones. */
-const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
+export const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
 
 /**
  * The load with what was typed into one of its cells, or why it cannot be taken.

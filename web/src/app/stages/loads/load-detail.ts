@@ -20,7 +20,7 @@ import type { Choice } from '../../ui/choice-field';
 import { circuitChoice } from '../../ui/circuit-choices';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
-import { legChoices, type CellContext } from './load-columns';
+import { asUser, legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { StartFields } from './start-fields';
 
@@ -91,14 +91,9 @@ export class LoadDetail {
   });
 
   protected set(change: Partial<Load>): void {
-    const { basis } = this.load();
     const isFigure = Object.keys(change).some((key) => figures.has(key as keyof Load));
-    this.edits.replace({
-      ...this.load(),
-      ...(isFigure && basis === 'typical' ? { basis: 'user' as const } : {}),
-      ...('legs' in change ? { legsAssumed: false } : {}),
-      ...change,
-    });
+    const changed = { ...this.load(), ...('legs' in change ? { legsAssumed: false } : {}), ...change };
+    this.edits.replace(isFigure ? asUser(changed) : changed);
   }
 
   private setHours(season: Season, change: Partial<HoursOfUse>): void {
