@@ -6,6 +6,7 @@ export { comparedTexts, formatQuantity, quantityText, type UnitSystem } from './
 export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { nameList } from './name-list.js';
+export { placeWord, type PlaceWord, placeWords } from './place-word.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';
 export type { PublishedTable } from './published-table.js';
 export { seededNormal, seededRandom } from './seeded-random.js';

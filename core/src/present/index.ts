@@ -1,1 +1,3 @@
+export { inWordsOf } from './in-words-of.js';
+export { type PlaceLocale, placeLocale } from './place-locale.js';
 export { panelSchedule, type PanelSchedule, scheduleColumns } from './panel-schedule.js';

@@ -1,3 +1,4 @@
+import { placeWord } from '../base/index.js';
 import { conductorText } from '../electric/index.js';
 import {
   type Circuit,
@@ -8,6 +9,8 @@ import {
   type Panel,
   panelFedBy,
 } from '../house/index.js';
+import { inWordsOf } from './in-words-of.js';
+import { placeLocale } from './place-locale.js';
 
 /** Columns of a panel schedule, in the order of the file; {@link readCircuitRows} reads them back. */
 export const scheduleColumns = [
@@ -99,7 +102,10 @@ export function panelSchedule(house: House & { readonly name: string }, panel: P
       ['Main', panel.mainBreakerA === null ? 'lugs only' : amps(panel.mainBreakerA)],
       ['Spaces', String(panel.spaces)],
       ['Listed for breakers of family', panel.family || 'not known'],
-      ['Neutral and earth', panel.bonded === null ? 'not known' : panel.bonded ? 'bonded here' : 'separate'],
+      [
+        inWordsOf(placeLocale(house.supply.system), `Neutral and ${placeWord('earth')}`),
+        panel.bonded === null ? 'not known' : panel.bonded ? 'bonded here' : 'separate',
+      ],
     ],
     rows: panel.circuits
       .toSorted((a, b) => a.spaces[0]! - b.spaces[0]! || (a.half ?? '').localeCompare(b.half ?? ''))

@@ -1,4 +1,4 @@
-import type { Finding } from '../../base/index.js';
+import { type Finding, placeWord } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
 import { checkCircuitConductors, checkFeederConductor } from './check-conductors.js';
 import { checkCircuitLoads } from './check-circuit-loads.js';
@@ -183,9 +183,9 @@ function checkBonds(house: House, add: (panel: Panel, ...finding: Parameters<Rep
         'bonds',
         'must-fix',
         [],
-        'More than one bond of neutral and earth',
-        `${bonded.map(({ name }) => name).join(' and ')} are both bonded: neutral current then flows in the earth conductors.`,
-        'Keep one bond, at the service; separate neutrals and earths in every panel below it.',
+        `More than one bond of neutral and ${placeWord('earth')}`,
+        `${bonded.map(({ name }) => name).join(' and ')} are both bonded: neutral current then flows in the ${placeWord('earth-conductors')}.`,
+        `Keep one bond, at the service; separate neutrals and ${placeWord('earths')} in every panel below it.`,
       );
     }
     if (serviceId !== '' && panels.every((panel) => panel.bonded === false)) {
@@ -194,7 +194,7 @@ function checkBonds(house: House, add: (panel: Panel, ...finding: Parameters<Rep
         'no-bond',
         'consider',
         [],
-        'No bond of neutral and earth was found',
+        `No bond of neutral and ${placeWord('earth')} was found`,
         'Every panel of this service is entered as not bonded. The bond may sit in the meter or its disconnect.',
         'Find it: exactly one bond must exist in every operating state.',
       );

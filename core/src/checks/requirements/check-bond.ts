@@ -1,5 +1,8 @@
+import { placeWord } from '../../base/index.js';
 import { coversOf } from '../../design/index.js';
 import { type Report, type Case, list } from './case.js';
+
+const earth = placeWord('earth');
 
 export function checkBond({ said, panels, service }: Case, report: Report): void {
   const covers = coversOf(said);
@@ -9,7 +12,7 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
     report(
       'bond',
       'consider',
-      'Not settled where neutral and earth are bonded while islanded',
+      `Not settled where neutral and ${earth} are bonded while islanded`,
       'Exactly one bond must exist in every operating state.',
       covers === 'service'
         ? 'Choose the place: the service panel behind the device, the device itself, or the inverter.'
@@ -25,9 +28,9 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
     report(
       'bond',
       'consider',
-      'Nobody has looked yet where neutral and earth are bonded',
+      `Nobody has looked yet where neutral and ${earth} are bonded`,
       `The island would rely on a bond in ${list(unseen.map(({ name }) => name))}; nothing is entered there.`,
-      'Look in the panel, and enter in Panels whether neutral and earth are bonded there.',
+      `Look in the panel, and enter in Panels whether neutral and ${earth} are bonded there.`,
     );
     return;
   }
@@ -35,10 +38,10 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
     'bond',
     twice || lost ? 'must-fix' : 'fine',
     twice
-      ? 'Two bonds of neutral and earth while islanded'
+      ? `Two bonds of neutral and ${earth} while islanded`
       : lost
         ? 'The only bond stays on the utility side'
-        : 'One bond of neutral and earth while islanded',
+        : `One bond of neutral and ${earth} while islanded`,
     twice
       ? `${names} ${bonded.length === 1 ? 'is' : 'are'} bonded, and the ${where === 'inverter' ? 'inverter' : 'isolating device'} bonds as well.`
       : lost
@@ -47,7 +50,7 @@ export function checkBond({ said, panels, service }: Case, report: Report): void
           ? 'The bond at the service stays connected.'
           : 'It closes as the island forms and opens before the grid returns.',
     twice
-      ? 'Separate neutrals and earths there and move the grounding electrode conductor, or bond at the service only.'
-      : 'Use a bond relay in the isolating device or the inverter, and an earth electrode of the house.',
+      ? `Separate neutrals and ${placeWord('earths')} there and move the ${placeWord('main-earth-conductor')}, or bond at the service only.`
+      : `Use a bond relay in the isolating device or the inverter, and the ${placeWord('earth-electrode')} of the house.`,
   );
 }

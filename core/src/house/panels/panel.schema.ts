@@ -1,5 +1,13 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, field, idSchema, lineSchema, nameSchema } from '../../base/index.js';
+import {
+  amountSchema,
+  countSchema,
+  field,
+  idSchema,
+  lineSchema,
+  nameSchema,
+  placeWord,
+} from '../../base/index.js';
 import { conductorSchema } from '../../electric/index.js';
 
 const ratingSchema = amountSchema(1, 1200, 'A');
@@ -165,7 +173,7 @@ export const panelSchema = z.strictObject({
   family: field(lineSchema(40), { label: 'Listed for breakers of family' }),
   /** Are neutral and earth bonded here? null = nobody has looked. */
   bonded: field(yesNo.nullable(), {
-    label: 'Neutral and earth',
+    label: `Neutral and ${placeWord('earth')}`,
     choices: [
       [null, 'Not looked at yet'],
       [true, 'Bonded here'],

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Catalogue } from '@levamen/core/equipment';
+import { placeLocale, type PlaceLocale } from '@levamen/core/present';
 import { evaluatePlan } from '@levamen/core/study';
 import { retry } from 'rxjs';
 import { JobSession } from './job-session';
@@ -27,4 +28,8 @@ export class EvaluationService {
   });
   readonly island = computed(() => this.evaluation()?.island ?? null);
   readonly units = computed(() => this.session.plan()?.site.units ?? 'metric');
+  readonly locale = computed((): PlaceLocale => {
+    const plan = this.session.plan();
+    return plan ? placeLocale(plan.supply.system) : 'en-GB';
+  });
 }

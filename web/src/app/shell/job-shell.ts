@@ -30,6 +30,7 @@ import { KeysDialog } from './keys-dialog';
 import { MarginStrip } from './margin-strip';
 import { Notices } from './notices';
 import type { ActionName, PaletteEntry } from './palette-entries';
+import { PLACE_LOCALE } from '../ui/place-locale';
 import { Rail } from './rail';
 import { SaveMark } from './save-mark';
 import { shellAction } from './shortcuts';
@@ -58,7 +59,16 @@ import { WorkingDrawer } from './working-drawer';
     UnreadableJobView,
     WorkingDrawer,
   ],
-  providers: [JobSession, EvaluationService, WeatherYears, OutageStudies, MarginsService, Working, Focus],
+  providers: [
+    JobSession,
+    EvaluationService,
+    WeatherYears,
+    OutageStudies,
+    MarginsService,
+    Working,
+    Focus,
+    { provide: PLACE_LOCALE, useFactory: () => inject(EvaluationService).locale },
+  ],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

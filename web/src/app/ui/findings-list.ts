@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { Finding, Severity } from '@levamen/core/base';
+import { PLACE_LOCALE } from './place-locale';
+import { InWordsOf } from './in-words-of';
 
-const words: Readonly<Record<Severity, { readonly word: string; readonly icon: string }>> = {
+const severityWords: Readonly<Record<Severity, { readonly word: string; readonly icon: string }>> = {
   stops: { word: 'stops the job', icon: 'pi pi-ban' },
   'must-fix': { word: 'must be fixed', icon: 'pi pi-times-circle' },
   consider: { word: 'consider', icon: 'pi pi-info-circle' },
@@ -11,6 +13,7 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
 /** What the checks found: how bad, because of what, and what would cure it. */
 @Component({
   selector: 'lv-findings-list',
+  imports: [InWordsOf],
   template: `
     <h2>{{ heading() }}</h2>
     <ul>
@@ -22,12 +25,13 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
                 <i [class]="words[finding.severity].icon" aria-hidden="true"></i>
                 {{ words[finding.severity].word }}
               </span>
-              {{ finding.title }}
+              {{ finding.title | inWordsOf: locale() }}
             </summary>
-            <p class="small">{{ finding.because }}</p>
+            <p class="small">{{ finding.because | inWordsOf: locale() }}</p>
             @if (finding.cure !== '') {
               <p class="small">
-                <b>{{ finding.severity === 'fine' ? 'Note:' : 'Cure:' }}</b> {{ finding.cure }}
+                <b>{{ finding.severity === 'fine' ? 'Note:' : 'Cure:' }}</b>
+                {{ finding.cure | inWordsOf: locale() }}
               </p>
             }
           </details>
@@ -74,5 +78,6 @@ const words: Readonly<Record<Severity, { readonly word: string; readonly icon: s
 export class FindingsList {
   readonly heading = input('Findings');
   readonly findings = input.required<readonly Finding[]>();
-  protected readonly words = words;
+  protected readonly locale = inject(PLACE_LOCALE);
+  protected readonly words = severityWords;
 }

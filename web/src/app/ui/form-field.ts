@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { fieldFacts } from '@levamen/core/base';
+import { inWordsOf } from '@levamen/core/present';
 import * as z from 'zod';
 import { AmountField } from './amount-field';
 import { ChoiceField, type Choice } from './choice-field';
 import type { Form } from './form';
+import { PLACE_LOCALE } from './place-locale';
 import { TextField } from './text-field';
 
 /**
@@ -74,13 +76,16 @@ export class FormField<T extends object> {
   readonly label = input<string | null>(null);
   readonly hideLabel = input(false);
 
+  private readonly locale = inject(PLACE_LOCALE);
   protected readonly schema = computed((): z.ZodType => this.of().shape[this.name()]);
   protected readonly facts = computed(() => {
     const facts = fieldFacts.get(this.schema());
     if (!facts) throw new Error(`The field "${this.name()}" has no label`);
     return facts;
   });
-  protected readonly shownLabel = computed(() => this.label() ?? this.facts().label);
+  protected readonly shownLabel = computed(() =>
+    inWordsOf(this.locale(), this.label() ?? this.facts().label),
+  );
   protected readonly shownHint = computed(() => this.hint() ?? this.facts().hint ?? '');
   protected readonly kind = computed((): 'choice' | 'amount' | 'text' => {
     const { choices, unit } = this.facts();
@@ -113,6 +118,9 @@ export class FormField<T extends object> {
 
   protected take(value: unknown): void {
     if (value === null && !this.optional()) return;
-    this.of().set({ [this.name()]: value } as Partial<T>, this.facts().label.toLowerCase());
+    this.of().set(
+      { [this.name()]: value } as Partial<T>,
+      inWordsOf(this.locale(), this.facts().label).toLowerCase(),
+    );
   }
 }
