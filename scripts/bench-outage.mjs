@@ -76,7 +76,7 @@ function writePlan(plan, path) {
       padded(plan.thresholdsWh, 8),
       bytes(quiet),
       ...plan.trace.demandW.flatMap((watts, stage) => [bytes(watts), bytes(plan.overloads[stage])]),
-      bytes(plan.pickups),
+      Uint8Array.from({ length: Math.floor(plan.trace.minutes / 60) }, (_, hour) => plan.pickups.at(hour * 60)),
       ...[plan.sun.acW, plan.sun.dcW, plan.chargeShare, plan.dischargeShare].map(bytes),
     ]),
   );

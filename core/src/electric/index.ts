@@ -1,3 +1,5 @@
+export { acOfDcW } from './conversion/ac-of-dc.js';
+export { dcOfAcW } from './conversion/dc-of-ac.js';
 export {
   batteryTemperaturesC,
   chargeShareAt,

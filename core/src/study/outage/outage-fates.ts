@@ -1,6 +1,6 @@
 import { minutesOfYear } from './minutes.js';
 import { at, dark } from './outage-state.js';
-import { OutageStepper } from './outage-stepper.js';
+import { OutageStepper, type Stretch } from './outage-stepper.js';
 import type { OutagePlan } from './outage-plan.js';
 
 /** How outages end that begin at the hours of a window. */
@@ -31,60 +31,44 @@ export interface FateWish {
  * Plays an outage from every hour of a window until the house goes dark or the horizon is reached.
  *
  * Outages that come to be full again, with nothing shed and nothing used up, are alike from that minute on. So the last
- * outage is played first, and every fresh minute it passes remembers how that outage ended; an earlier one that comes to be
- * fresh in the same minute ends the same way. (It ends no later than the horizon of the later one, which reaches further than
+ * outage is played first, and every fresh minute it passes remembers that outage; an earlier one that comes to be fresh in the
+ * same minute ends the same way. (It ends no later than the horizon of the later one, which reaches further than
  * its own.)
  *
  * @param plan covers the hours and the horizon after the last of them
  */
 export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
   const { hours, horizonMin, everyH = 1, merge = true } = wish;
-  const stepper = new OutageStepper(plan, false);
+  const stepper = new OutageStepper(plan);
   const { state } = stepper;
   const survivedMin = new Float32Array(hours).fill(NaN);
   const cause = new Uint8Array(hours);
-  // For a fresh minute of the window: when the outage that passes through it goes dark, Infinity for not within its horizon.
-  const endsAt = new Float64Array(merge ? plan.trace.minutes + 1 : 0).fill(NaN);
-  const endCause = new Uint8Array(merge ? plan.trace.minutes + 1 : 0);
-  const passed = new Int32Array(horizonMin + 1);
+  const passed = merge ? new Int32Array(plan.trace.minutes + 1) : null;
+  // Of each outage that was played, in order from 1: the minute of the window in which it ended, Infinity for not within its horizon.
+  const endsAt = [NaN];
+  const endCause = [0];
   let steppedMin = 0;
   const last = Math.floor((hours - 1) / everyH) * everyH;
   for (let start = last; start >= 0; start -= everyH) {
     if (wish.goOn && (start / everyH) % 64 === 0 && !wish.goOn(1 - start / hours)) break;
     const begin = start * 60;
     const horizon = begin + horizonMin;
+    const stretch: Stretch = { untilDark: true, passed, number: endsAt.length };
     stepper.begin(begin, wish.chargeAt?.(start));
-    let passedCount = 0;
+    const minute = stepper.play(begin, horizon, stretch);
+    steppedMin += minute - begin;
     let end = Infinity;
     let why = 0;
-    for (let minute = begin; minute < horizon; minute += 1) {
-      if (state[at.dark] === dark.lockedOut) {
-        end = minute;
-        why = state[at.cause]!;
-        break;
-      }
-      if (merge && stepper.isFresh()) {
-        const known = endsAt[minute]!;
-        if (!Number.isNaN(known)) {
-          end = known;
-          why = endCause[minute]!;
-          break;
-        }
-        passed[passedCount] = minute;
-        passedCount += 1;
-      }
-      stepper.step(minute);
-      steppedMin += 1;
-      if (state[at.dark] === dark.empty) {
-        end = minute + state[at.servedShare]!;
-        why = state[at.cause]!;
-        break;
-      }
+    const now = state[at.dark]!;
+    if (now === dark.empty || (now === dark.lockedOut && minute < horizon)) {
+      end = now === dark.empty ? minute + state[at.servedShare]! : minute;
+      why = state[at.cause]!;
+    } else if (minute < horizon) {
+      end = endsAt[passed![minute]!]!;
+      why = endCause[passed![minute]!]!;
     }
-    for (let i = 0; i < passedCount; i += 1) {
-      endsAt[passed[i]!] = end;
-      endCause[passed[i]!] = why;
-    }
+    endsAt.push(end);
+    endCause.push(why);
     const survived = Math.min(end - begin, horizonMin);
     survivedMin[start] = survived;
     cause[start] = survived < horizonMin ? why : 0;

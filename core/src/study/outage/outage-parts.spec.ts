@@ -2,19 +2,17 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { syntheticYear, typicalClimates } from '../../nature/index.js';
 import { batteryTemperaturesC, dischargeShareAt, tripRun } from '../../electric/index.js';
-import { emptySources, usualGenerator } from '../../design/index.js';
+import { emptySources } from '../../design/index.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
-import { Engine } from './engine.js';
 import { loadCycles } from './load-cycles.js';
 import { markOverloads } from './mark-overloads.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
-import { at, engine, flow, newFlows, newState } from './outage-state.js';
 import { PickupMarks } from './pickup-marks.js';
 import { hourlyArrayW, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
@@ -373,22 +371,6 @@ describe('the battery in the cold', () => {
     expect(dischargeShareAt('lithium', -20)).toBe(0);
     expect(dischargeShareAt('lithium', -10)).toBe(0.5);
     expect(dischargeShareAt('lead-acid', -10)).toBeGreaterThan(0.5);
-  });
-});
-
-describe('a generator', () => {
-  it('burns between idling and full power on a straight line, and no more than there is', () => {
-    const generator = { ...usualGenerator('auto'), powerW: 5000, idleLPerH: 1, fullLPerH: 3 };
-    const motor = new Engine(generator, 10_000);
-    const state = newState();
-    const flows = newFlows();
-    state[at.fuelL] = 0.05;
-    motor.burn(state, flows, 2500);
-    expect(flows[flow.fuelL]).toBeCloseTo(2 / 60, 9);
-    motor.burn(state, flows, 5000);
-    expect(state[at.fuelL]).toBe(0);
-    expect(motor.run(state, flows, 12)).toBe(false);
-    expect(state[at.engine]).toBe(engine.off);
   });
 });
 

@@ -33,7 +33,12 @@ export interface OutageHardware {
   readonly chargeTaperFromWh: number;
   readonly chargeAtFull: number;
   readonly dischargePowerW: number;
+  /** Share of what comes in at the solar inputs that the cells take up. */
+  readonly dcChargeEfficiency: number;
   readonly dischargeEfficiency: number;
+  /** Losses from direct current to AC, see {@link dcOfAcW}. */
+  readonly lossPerW: number;
+  readonly lossPerW2: number;
   readonly dischargeTaperBelowWh: number;
   readonly dischargeAtEmpty: number;
   readonly standbyW: number;
@@ -42,9 +47,13 @@ export interface OutageHardware {
   readonly retryTries: number;
   /** Retries that pass within a minute. */
   readonly retriesPerMinute: number;
+  /** Minutes from one retry to the next, at least one. */
+  readonly retryAfterMin: number;
   /** Until a locked-out inverter is reset, min; Infinity where nobody does it. */
   readonly resetAfterMin: number;
   readonly restoreAboveWh: number;
+  /** Solar with inverters of its own waits so long after the island is up. */
+  readonly solarReturnMin: number;
   readonly generator: Generator | null;
   readonly vehicle: Vehicle | null;
   readonly axes: readonly OverloadAxis[];
@@ -57,6 +66,8 @@ export interface OutagePlan {
   readonly trace: DemandTrace;
   /** By stage of shedding: 0, or the axis that trips, plus one. */
   readonly overloads: readonly Uint8Array[];
+  /** The same while a generator helps. */
+  readonly overloadsBeside: readonly Uint8Array[];
   /** Does the restart of everything after the gap trip it? By minute of the window. */
   readonly pickups: PickupMarks;
   /** Charge below which each stage but the first begins, Wh. */
@@ -98,7 +109,10 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     chargeTaperFromWh: usableWh * charge.fromShare,
     chargeAtFull: charge.atFull,
     dischargePowerW: runningLimitVA(stack) / stack.dischargeEfficiency,
+    dcChargeEfficiency: 1,
     dischargeEfficiency: stack.dischargeEfficiency,
+    lossPerW: 1 / stack.dischargeEfficiency - 1,
+    lossPerW2: 0,
     dischargeTaperBelowWh: usableWh * discharge.belowShare,
     dischargeAtEmpty: discharge.atEmpty,
     standbyW: stack.standbyW,
@@ -106,8 +120,10 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     agedWh: energy.agedWh,
     retryTries: stack.retry.tries,
     retriesPerMinute: Math.max(1, Math.floor(60 / Math.max(1, stack.retry.afterS))),
+    retryAfterMin: 1,
     resetAfterMin: settings.handsOn.value ? said.resetAfterMin.value : Infinity,
     restoreAboveWh: usableWh * said.restoreAbove.value,
+    solarReturnMin,
     generator: plan.sources.generator,
     vehicle: plan.sources.vehicle,
     axes: overloadAxes(stack, systemFacts[plan.supply.system].legs.length),
@@ -158,6 +174,7 @@ export function outagePlan(year: OutageYear, fromMinute: number, minutes: number
     ...year,
     trace,
     overloads: overloadMinutes(house, trace, hardware.axes),
+    overloadsBeside: trace.demandW.map(() => new Uint8Array(minutes)),
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

@@ -32,7 +32,8 @@ export const at = {
   engineMin: 6,
   fuelL: 7,
   vehicleWh: 8,
-  lockedMin: 9,
+  /** Minutes since it tripped or was locked out. */
+  waitedMin: 9,
   /** Index into {@link causes} of the last time it went dark. */
   cause: 10,
   /** Share of the last minute that was served. */

@@ -1,6 +1,6 @@
-import { drainOf, solarReturnMin, type OutagePlan } from './outage-plan.js';
-import { wrapMinute } from './minutes.js';
-import { Engine } from './engine.js';
+import { acOfDcW, dcOfAcW } from '../../electric/index.js';
+import { minutesOfYear, wrapMinute } from './minutes.js';
+import { drainOf, type OutagePlan } from './outage-plan.js';
 import { at, causeNumber, dark, engine, flow, newFlows, newState } from './outage-state.js';
 import { axisOfMark } from './mark-overloads.js';
 import { startMark } from './overload-minutes.js';
@@ -14,318 +14,411 @@ const hour = 1 / 60;
 const comesBackShare = 0.05;
 const slackW = 1e-6;
 
+/** How a stretch of minutes is played. */
+export interface Stretch {
+  /** Ends in the minute in which the house goes dark for want of energy or is locked out. */
+  readonly untilDark: boolean;
+  /**
+   * By minute of the window: the outage that was fresh there, 0 for none. The stretch ends where another one was, and
+   * writes its own number where none was.
+   */
+  readonly passed: Int32Array | null;
+  readonly number: number;
+}
+
+const oneMinute: Stretch = { untilDark: false, passed: null, number: 0 };
+
 /**
- * The physics of one minute: loads, sun, battery, generator, vehicle, overload. Written without allocation, since a year of
- * outages takes some fifty million of these steps.
+ * The physics of an outage, minute by minute: loads, sun, battery, generator, vehicle, overload.
  *
  * Order of sources: generator while it runs, AC-coupled sun, DC-coupled sun, vehicle, battery. Order of what takes a surplus:
  * battery, vehicle; what is left is held back.
  */
 export class OutageStepper {
   readonly state = newState();
+  /** Of the minute last played by {@link step}. */
   readonly flows = newFlows();
 
-  private readonly demandW: readonly Float64Array[];
-  private readonly overloads: readonly Uint8Array[];
-  private readonly thresholdsWh: Float64Array;
-  private readonly acW: Float32Array;
-  private readonly dcW: Float32Array;
-  private readonly chargeShare: Float32Array;
-  private readonly dischargeShare: Float32Array;
-  private readonly fromMinute: number;
-  // The numbers of the hardware once more, one step away instead of three.
-  private readonly usableWh: number;
-  private readonly keptWh: number;
-  private readonly restoreAboveWh: number;
-  private readonly standbyW: number;
-  private readonly chargePowerW: number;
-  private readonly chargeEfficiency: number;
-  private readonly chargeTaperFromWh: number;
-  private readonly chargeAtFull: number;
-  private readonly dischargePowerW: number;
-  private readonly dischargeEfficiency: number;
-  private readonly dischargeTaperBelowWh: number;
-  private readonly dischargeAtEmpty: number;
-  private readonly engine: Engine | null;
-  private readonly hasVehicle: boolean;
-  private readonly bendsByRate: boolean;
+  private readonly quiet = new Uint8Array(24);
+  private readonly fuelFullL: number;
+  private readonly vehicleFullWh: number;
 
-  /**
-   * @param plan what happens from outside, and the hardware
-   * @param writesFlows are the flows wanted? Without them a minute takes about half the time
-   */
-  constructor(
-    private readonly plan: OutagePlan,
-    private readonly writesFlows = true,
-  ) {
-    const { hardware } = plan;
-    this.usableWh = hardware.usableWh;
-    this.keptWh = hardware.keptWh;
-    this.restoreAboveWh = hardware.restoreAboveWh;
-    this.standbyW = hardware.standbyW;
-    this.chargePowerW = hardware.chargePowerW;
-    this.chargeEfficiency = hardware.chargeEfficiency;
-    this.chargeTaperFromWh = hardware.chargeTaperFromWh;
-    this.chargeAtFull = hardware.chargeAtFull;
-    this.dischargePowerW = hardware.dischargePowerW;
-    this.dischargeEfficiency = hardware.dischargeEfficiency;
-    this.dischargeTaperBelowWh = hardware.dischargeTaperBelowWh;
-    this.dischargeAtEmpty = hardware.dischargeAtEmpty;
-    this.engine = hardware.generator && new Engine(hardware.generator, hardware.usableWh);
-    this.hasVehicle = hardware.vehicle !== null;
-    this.bendsByRate = hardware.peukert !== null;
-    this.demandW = plan.trace.demandW;
-    this.overloads = plan.overloads;
-    this.thresholdsWh = plan.thresholdsWh;
-    this.acW = plan.sun.acW;
-    this.dcW = plan.sun.dcW;
-    this.chargeShare = plan.chargeShare;
-    this.dischargeShare = plan.dischargeShare;
-    this.fromMinute = wrapMinute(plan.trace.fromMinute);
+  /** @param plan what happens from outside, and the hardware */
+  constructor(private readonly plan: OutagePlan) {
+    const { generator, vehicle } = plan.hardware;
+    if (generator?.quiet) {
+      const { fromH, toH } = generator.quiet;
+      for (let h = fromH; h !== toH; h = (h + 1) % 24) this.quiet[h] = 1;
+    }
+    this.fuelFullL = generator === null ? 0 : (generator.fuelL ?? Infinity);
+    this.vehicleFullWh = vehicle === null ? 0 : vehicle.startCharge * vehicle.energyWh;
   }
 
   /** Takes the grid away at a minute of the window. */
   begin(minute: number, chargeWh = this.plan.hardware.startWh): void {
-    const { generator, vehicle } = this.plan.hardware;
-    this.state.fill(0);
-    this.state[at.chargeWh] = chargeWh;
-    this.state[at.fuelL] = generator === null ? 0 : (generator.fuelL ?? Infinity);
-    this.state[at.vehicleWh] = vehicle === null ? 0 : vehicle.startCharge * vehicle.energyWh;
-    this.state[at.servedShare] = 1;
-    for (let stage = 0; stage < this.thresholdsWh.length; stage += 1) {
-      if (chargeWh <= this.thresholdsWh[stage]!) this.state[at.stage] = stage + 1;
+    const { state, plan } = this;
+    state.fill(0);
+    state[at.chargeWh] = chargeWh;
+    state[at.fuelL] = this.fuelFullL;
+    state[at.vehicleWh] = this.vehicleFullWh;
+    state[at.servedShare] = 1;
+    for (let stage = 0; stage < plan.thresholdsWh.length; stage += 1) {
+      if (chargeWh <= plan.thresholdsWh[stage]!) state[at.stage] = stage + 1;
     }
-    if (this.plan.pickups.at(minute) > 0) {
-      this.state[at.dark] = dark.lockedOut;
-      this.state[at.cause] = causeNumber.starting;
+    if (plan.pickups.at(minute) > 0) {
+      state[at.dark] = dark.lockedOut;
+      state[at.cause] = causeNumber.starting;
     }
   }
 
-  /** Plays one minute of the window. */
+  /** Plays one minute of the window, and writes down its flows. */
   step(minute: number): void {
-    const { state, flows } = this;
-    const ofYear = (this.fromMinute + minute) % 525_600;
-    const ofYearHour = (ofYear / 60) | 0;
-    if (this.writesFlows) flows.fill(0);
-    state[at.servedShare] = 0;
-    const running = this.engine !== null && this.engine.run(state, flows, ofYearHour % 24);
-    if (state[at.dark]! !== dark.lit && !this.comesBack(minute, running)) {
-      this.chargeInTheDark(minute, ofYear, ofYearHour);
-      return;
-    }
-    const { usableWh } = this;
+    this.flows.fill(0);
+    this.run(minute, minute + 1, oneMinute, true);
+  }
+
+  /**
+   * Plays minutes of the window without writing down flows.
+   *
+   * @returns the minute at which it ended: `to`, or as the stretch says
+   */
+  play(from: number, to: number, stretch: Stretch): number {
+    return this.run(from, to, stretch, false);
+  }
+
+  /**
+   * One function for all the minutes of a stretch, with its state in locals: a year of outages takes some fifty million of
+   * these minutes, and a state that is read from memory and written back in each costs more than the physics.
+   */
+  private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
+    const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
+    const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside } = plan;
+    const { acW: sunAcW, dcW: sunDcW } = sun;
+    const { demandW } = plan.trace;
+    const {
+      usableWh,
+      keptWh,
+      standbyW,
+      chargePowerW,
+      chargeEfficiency,
+      dcChargeEfficiency,
+      chargeTaperFromWh,
+      chargeAtFull,
+      dischargePowerW,
+      lossPerW,
+      lossPerW2,
+      dischargeTaperBelowWh,
+      dischargeAtEmpty,
+      restoreAboveWh,
+      retryTries,
+      retriesPerMinute,
+      retryAfterMin,
+      resetAfterMin,
+      solarReturnMin,
+      generator,
+      vehicle,
+    } = hardware;
+    const fullWh = usableWh * (1 - 1e-12);
+    const comesBackWh = keptWh + comesBackShare * usableWh;
+    const stageCount = thresholdsWh.length;
+    const bendsByRate = hardware.peukert !== null;
+    const generatorMaxW = generator === null ? 0 : generator.powerW;
+    const locksSolarOut = generator !== null && generator.locksSolarOut;
+
     let chargeWh = state[at.chargeWh]!;
     let stage = state[at.stage]!;
-    while (stage < this.thresholdsWh.length && chargeWh <= this.thresholdsWh[stage]!) stage += 1;
-    while (stage > 0 && chargeWh >= Math.min(usableWh, this.thresholdsWh[stage - 1]! + this.restoreAboveWh)) {
-      stage -= 1;
-    }
-    state[at.stage] = stage;
-    const demandW = this.demandW[stage]![minute]!;
-    const up = state[at.upMin]! >= solarReturnMin;
-    const acThereW = this.acW[ofYear]!;
-    const dcW = this.dcW[ofYear]!;
-    if (this.writesFlows) {
-      flows[flow.demandW] = demandW;
-      flows[flow.sunW] = acThereW + dcW;
-    }
-    if (!running && this.overloads[stage]![minute]! > 0) {
-      this.trip(causeOfMark(this.overloads[stage]![minute]!));
-      return;
-    }
-    const acW = up && !(running && this.plan.hardware.generator!.locksSolarOut) ? acThereW : 0;
-    const { dischargeEfficiency, chargeEfficiency } = this;
-    let restW = demandW + this.standbyW;
-    let generatorW = 0;
-    if (running) {
-      generatorW = Math.min(restW, this.plan.hardware.generator!.powerW);
-      restW -= generatorW;
-    }
-    const acUsedW = acW < restW ? acW : restW;
-    restW -= acUsedW;
-    const dcWantedW = restW / dischargeEfficiency;
-    const dcUsedW = dcW < dcWantedW ? dcW : dcWantedW;
-    restW -= dcUsedW * dischargeEfficiency;
-    if (restW < slackW) restW = 0;
-    let vehicleW = 0;
-    if (restW > 0 && this.hasVehicle) {
-      vehicleW = this.vehicleFeedsW(restW, chargeWh);
-      restW -= vehicleW;
-    }
-    const batteryW = restW / dischargeEfficiency;
-    if (batteryW > 0) {
-      const byCold = this.dischargeShare[ofYearHour]!;
-      const low =
-        chargeWh < this.dischargeTaperBelowWh
-          ? this.dischargeAtEmpty + (1 - this.dischargeAtEmpty) * (chargeWh / this.dischargeTaperBelowWh)
-          : 1;
-      if (byCold < 1 && batteryW > this.dischargePowerW * byCold) {
-        this.trip(causeNumber.cold);
-        return;
+    let darkNow = state[at.dark]!;
+    let tries = state[at.tries]!;
+    let upMin = state[at.upMin]!;
+    let engineNow = state[at.engine]!;
+    let engineMin = state[at.engineMin]!;
+    let fuelL = state[at.fuelL]!;
+    let vehicleWh = state[at.vehicleWh]!;
+    let waitedMin = state[at.waitedMin]!;
+    let cause = state[at.cause]!;
+    let share = state[at.servedShare]!;
+    let wantedW = demandW[stage]!;
+    let marks = overloads[stage]!;
+    let minute = from;
+    let ofYear = wrapMinute(plan.trace.fromMinute + from);
+
+    for (; minute < to; minute += 1, ofYear = ofYear === minutesOfYear - 1 ? 0 : ofYear + 1) {
+      if (untilDark && darkNow === dark.lockedOut) break;
+      if (
+        passed !== null &&
+        chargeWh === usableWh &&
+        darkNow === dark.lit &&
+        stage === 0 &&
+        upMin >= solarReturnMin &&
+        engineNow === engine.off &&
+        fuelL === fuelFullL &&
+        vehicleWh === vehicleFullWh
+      ) {
+        // Full, nothing shed, nothing used up: from here on all outages are alike.
+        if (passed[minute] !== 0) break;
+        passed[minute] = number;
       }
-      if (low < 1 && batteryW > this.dischargePowerW * low) {
-        this.goEmpty();
-        return;
-      }
-    }
-    const drainW = this.bendsByRate ? drainOf(this.plan.hardware, batteryW) : batteryW;
-    const leftWh = chargeWh - this.keptWh;
-    let share = 1;
-    if (drainW * hour > leftWh && drainW > 0) share = leftWh > 0 ? leftWh / (drainW * hour) : 0;
-    let storedW = 0;
-    let acStoredW = 0;
-    let dcStoredW = 0;
-    let generatorStoredW = 0;
-    let vehicleInAcW = 0;
-    let vehicleInDcW = 0;
-    if (batteryW === 0 && share === 1) {
-      const taper =
-        chargeWh > this.chargeTaperFromWh
-          ? 1 -
-            ((1 - this.chargeAtFull) * (chargeWh - this.chargeTaperFromWh)) /
-              (usableWh - this.chargeTaperFromWh)
-          : 1;
-      const byPowerW = this.chargePowerW * this.chargeShare[ofYearHour]! * taper;
-      const byRoomW = (usableWh - chargeWh) * 60;
-      const limitW = byPowerW < byRoomW ? byPowerW : byRoomW;
-      if (limitW > 0) {
-        const dcLeftW = dcW - dcUsedW;
-        dcStoredW = dcLeftW < limitW ? dcLeftW : limitW;
-        const acLeftW = (acW - acUsedW) * chargeEfficiency;
-        acStoredW = acLeftW < limitW - dcStoredW ? acLeftW : limitW - dcStoredW;
-        if (running) {
-          const { powerW, chargerW } = this.plan.hardware.generator!;
-          const spareW = Math.min(powerW - generatorW, chargerW) * chargeEfficiency;
-          generatorStoredW = Math.max(0, Math.min(spareW, limitW - dcStoredW - acStoredW));
+      const ofYearHour = (ofYear / 60) | 0;
+      share = 0;
+
+      // The generator starts and stops by the charge, warms up, and keeps quiet hours.
+      let running = false;
+      let burntL = 0;
+      if (generator !== null) {
+        const charge = chargeWh / usableWh;
+        const allowed = quiet[ofYearHour % 24] === 0 && fuelL > 0;
+        if (
+          engineNow === engine.off &&
+          charge <= generator.startBelow &&
+          fuelL > 0 &&
+          (allowed || generator.start === 'hand')
+        ) {
+          engineNow = generator.start === 'auto' ? engine.warming : engine.called;
+          engineMin = 0;
         }
-        storedW = dcStoredW + acStoredW + generatorStoredW;
+        if (engineNow === engine.called) {
+          engineMin += 1;
+          if (engineMin > generator.comesAfterMin && allowed) {
+            engineNow = engine.warming;
+            engineMin = 0;
+          }
+        }
+        if (engineNow === engine.warming || engineNow === engine.running) {
+          if (charge >= generator.stopAbove || !allowed) {
+            engineNow = engine.off;
+          } else if (engineNow === engine.running) {
+            running = true;
+          } else {
+            engineMin += 1;
+            if (engineMin > generator.warmUpMin) {
+              engineNow = engine.running;
+              running = true;
+            } else {
+              burntL = Math.min(fuelL, generator.idleLPerH / 60);
+              fuelL -= burntL;
+            }
+          }
+        }
       }
-      if (this.hasVehicle && this.plan.hardware.vehicle!.role === 'sink') {
-        const { powerW, energyWh } = this.plan.hardware.vehicle!;
-        const roomW = Math.max(0, Math.min(powerW, (energyWh - state[at.vehicleWh]!) * 60));
-        vehicleInAcW = Math.min(roomW, Math.max(0, acW - acUsedW - acStoredW / chargeEfficiency));
-        const dcLeftW = Math.max(0, dcW - dcUsedW - dcStoredW);
-        vehicleInDcW = Math.min(dcLeftW, (roomW - vehicleInAcW) / dischargeEfficiency);
+
+      const acThereW = sunAcW[ofYear]!;
+      const dcW = sunDcW[ofYear]!;
+      if (darkNow !== dark.lit) {
+        let lightsUp = false;
+        if (darkNow === dark.lockedOut) {
+          waitedMin += 1;
+          if (waitedMin >= resetAfterMin) {
+            tries = 0;
+            lightsUp = true;
+          }
+        } else if (darkNow === dark.tripped) {
+          waitedMin += 1;
+          if (waitedMin >= retryAfterMin) {
+            waitedMin = 0;
+            tries += retriesPerMinute;
+            const mark = running ? overloadsBeside[stage]![minute]! : marks[minute]!;
+            if (mark === 0) lightsUp = true;
+            else {
+              cause = causeOfMark(mark);
+              darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+            }
+          }
+        } else lightsUp = running || chargeWh >= comesBackWh;
+        if (!lightsUp) {
+          // While the house is dark the arrays still fill the battery, unless the inverter is locked out.
+          let storedW = 0;
+          let dcStoredW = 0;
+          let acStoredW = 0;
+          if (darkNow === dark.empty) {
+            const limitW = Math.min(chargePowerW * chargeShare[ofYearHour]!, (usableWh - chargeWh) * 60);
+            dcStoredW = Math.min(dcW * dcChargeEfficiency, limitW);
+            // Solar inverters need an island to feed: it is formed without loads, from what the unit never lets out.
+            acStoredW = Math.min(Math.max(0, acThereW - standbyW) * chargeEfficiency, limitW - dcStoredW);
+            storedW = dcStoredW + acStoredW;
+            chargeWh += storedW * hour;
+          }
+          if (writes) {
+            const islandW = acStoredW > 0 ? standbyW : 0;
+            flows[flow.demandW] = wantedW[minute]!;
+            flows[flow.sunW] = acThereW + dcW;
+            flows[flow.storedW] = storedW;
+            flows[flow.standbyW] = islandW;
+            flows[flow.sunUsedW] = dcStoredW / dcChargeEfficiency + acStoredW / chargeEfficiency + islandW;
+            flows[flow.lossW] =
+              dcStoredW * (1 / dcChargeEfficiency - 1) + acStoredW * (1 / chargeEfficiency - 1);
+            flows[flow.fuelL] = burntL;
+          }
+          continue;
+        }
+        darkNow = dark.lit;
+        upMin = 0;
       }
+
+      // Shedding by charge.
+      const stageBefore = stage;
+      while (stage < stageCount && chargeWh <= thresholdsWh[stage]!) stage += 1;
+      while (stage > 0 && chargeWh >= Math.min(usableWh, thresholdsWh[stage - 1]! + restoreAboveWh)) {
+        stage -= 1;
+      }
+      if (stage !== stageBefore) {
+        wantedW = demandW[stage]!;
+        marks = overloads[stage]!;
+      }
+      const loadW = wantedW[minute]!;
+      if (writes) {
+        flows[flow.demandW] = loadW;
+        flows[flow.sunW] = acThereW + dcW;
+        flows[flow.fuelL] = burntL;
+      }
+      const mark = running ? overloadsBeside[stage]![minute]! : marks[minute]!;
+      if (mark !== 0) {
+        cause = causeOfMark(mark);
+        darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+        waitedMin = 0;
+        continue;
+      }
+
+      // Who feeds the loads.
+      if (running && locksSolarOut) upMin = 0;
+      const acW = upMin >= solarReturnMin ? acThereW : 0;
+      let restW = loadW + standbyW;
+      let generatorW = 0;
+      if (running) {
+        generatorW = restW < generatorMaxW ? restW : generatorMaxW;
+        restW -= generatorW;
+      }
+      const acUsedW = acW < restW ? acW : restW;
+      restW -= acUsedW;
+      if (restW < slackW) restW = 0;
+      let vehicleW = 0;
+      if (
+        vehicle !== null &&
+        restW > 0 &&
+        vehicle.role === 'source' &&
+        chargeWh <= vehicle.feedsBelow * usableWh
+      ) {
+        const afterSunW = Math.max(0, restW - acOfDcW(dcW, lossPerW, lossPerW2));
+        const leftWh = vehicleWh - vehicle.keeps * vehicle.energyWh;
+        vehicleW = Math.max(0, Math.min(afterSunW, vehicle.powerW, leftWh * 60));
+        restW -= vehicleW;
+      }
+      const dcWantedW = dcOfAcW(restW, lossPerW, lossPerW2);
+      const dcUsedW = dcW < dcWantedW ? dcW : dcWantedW;
+      let batteryW = dcWantedW - dcUsedW;
+      if (batteryW < slackW) batteryW = 0;
+      if (batteryW > 0) {
+        const byCold = dischargeShare[ofYearHour]!;
+        if (byCold < 1 && batteryW > dischargePowerW * byCold) {
+          cause = causeNumber.cold;
+          darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+          waitedMin = 0;
+          continue;
+        }
+        if (chargeWh < dischargeTaperBelowWh) {
+          const low = dischargeAtEmpty + (1 - dischargeAtEmpty) * (chargeWh / dischargeTaperBelowWh);
+          if (low < 1 && batteryW > dischargePowerW * low) {
+            darkNow = dark.empty;
+            cause = generator !== null && fuelL <= 0 ? causeNumber.fuel : causeNumber.empty;
+            if (untilDark) break;
+            continue;
+          }
+        }
+      }
+      const drainW = bendsByRate ? drainOf(hardware, batteryW) : batteryW;
+      const leftWh = chargeWh - keptWh;
+      share = 1;
+      if (drainW * hour > leftWh && drainW > 0) share = leftWh > 0 ? leftWh / (drainW * hour) : 0;
+
+      // Who takes what is left.
+      let storedW = 0;
+      let acStoredW = 0;
+      let dcStoredW = 0;
+      let generatorStoredW = 0;
+      let vehicleInAcW = 0;
+      let vehicleInDcW = 0;
+      let vehicleInW = 0;
+      if (batteryW === 0 && share === 1) {
+        const byRoomW = (usableWh - chargeWh) * 60;
+        if (byRoomW > 0) {
+          const taper =
+            chargeWh > chargeTaperFromWh
+              ? 1 - ((1 - chargeAtFull) * (chargeWh - chargeTaperFromWh)) / (usableWh - chargeTaperFromWh)
+              : 1;
+          const byPowerW = chargePowerW * chargeShare[ofYearHour]! * taper;
+          const limitW = byPowerW < byRoomW ? byPowerW : byRoomW;
+          const dcLeftW = (dcW - dcUsedW) * dcChargeEfficiency;
+          dcStoredW = dcLeftW < limitW ? dcLeftW : limitW;
+          const acLeftW = (acW - acUsedW) * chargeEfficiency;
+          acStoredW = acLeftW < limitW - dcStoredW ? acLeftW : limitW - dcStoredW;
+          if (running) {
+            const spareW = Math.min(generatorMaxW - generatorW, generator!.chargerW) * chargeEfficiency;
+            generatorStoredW = Math.max(0, Math.min(spareW, limitW - dcStoredW - acStoredW));
+          }
+          storedW = dcStoredW + acStoredW + generatorStoredW;
+        }
+        if (vehicle !== null && vehicle.role === 'sink') {
+          const roomW = Math.max(0, Math.min(vehicle.powerW, (vehicle.energyWh - vehicleWh) * 60));
+          vehicleInAcW = Math.min(roomW, Math.max(0, acW - acUsedW - acStoredW / chargeEfficiency));
+          const dcLeftW = Math.max(0, dcW - dcUsedW - dcStoredW / dcChargeEfficiency);
+          const outW = acOfDcW(dcUsedW + dcLeftW, lossPerW, lossPerW2) - restW;
+          const byInverterW = Math.max(0, Math.min(roomW - vehicleInAcW, outW));
+          vehicleInDcW = dcOfAcW(restW + byInverterW, lossPerW, lossPerW2) - dcWantedW;
+          vehicleInW = vehicleInAcW + byInverterW;
+        }
+      }
+      const generatorOutW = generatorW + generatorStoredW / chargeEfficiency;
+      const beforeWh = chargeWh;
+      chargeWh += (storedW - drainW * share) * hour;
+      if (chargeWh > fullWh) chargeWh = usableWh;
+      if (share < 1) chargeWh = keptWh < beforeWh ? keptWh : beforeWh;
+      if (vehicle !== null) vehicleWh += (vehicleInW - vehicleW * share) * hour;
+      if (running) {
+        const { idleLPerH, fullLPerH } = generator!;
+        const perHour = idleLPerH + (fullLPerH - idleLPerH) * (generatorOutW / generatorMaxW);
+        burntL = Math.min(fuelL, Math.max(0, perHour) / 60);
+        fuelL -= burntL;
+      }
+      if (writes) {
+        const acTakenW = acUsedW + acStoredW / chargeEfficiency + vehicleInAcW;
+        const dcTakenW = dcUsedW + dcStoredW / dcChargeEfficiency + vehicleInDcW;
+        flows[flow.servedW] = loadW * share;
+        flows[flow.standbyW] = standbyW * share;
+        flows[flow.sunUsedW] = (acTakenW + dcTakenW) * share;
+        flows[flow.generatorW] = generatorOutW * share;
+        flows[flow.drainW] = drainW * share;
+        flows[flow.storedW] = storedW;
+        flows[flow.vehicleOutW] = vehicleW * share;
+        flows[flow.vehicleInW] = vehicleInW;
+        flows[flow.lossW] =
+          (dcUsedW + drainW - restW) * share +
+          (acStoredW + generatorStoredW) * (1 / chargeEfficiency - 1) +
+          dcStoredW * (1 / dcChargeEfficiency - 1) +
+          (vehicleInDcW - (vehicleInW - vehicleInAcW));
+        flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
+        flows[flow.fuelL] = burntL;
+      }
+      if (share < 1) {
+        darkNow = dark.empty;
+        cause = generator !== null && fuelL <= 0 ? causeNumber.fuel : causeNumber.empty;
+        if (untilDark) break;
+        continue;
+      }
+      tries = 0;
+      upMin += 1;
     }
-    const vehicleInW = vehicleInAcW + vehicleInDcW * dischargeEfficiency;
-    const generatorOutW = generatorW + generatorStoredW / chargeEfficiency;
-    const acTakenW = acUsedW + acStoredW / chargeEfficiency + vehicleInAcW;
-    chargeWh += (storedW - drainW * share) * hour;
-    if (usableWh - chargeWh < usableWh * 1e-12) chargeWh = usableWh;
-    if (share < 1) chargeWh = this.keptWh < state[at.chargeWh]! ? this.keptWh : state[at.chargeWh]!;
+
     state[at.chargeWh] = chargeWh;
-    state[at.vehicleWh]! += (vehicleInW - vehicleW * share) * hour;
-    if (this.writesFlows) {
-      const sunUsedW = (acTakenW + dcUsedW + dcStoredW + vehicleInDcW) * share;
-      flows[flow.servedW] = demandW * share;
-      flows[flow.standbyW] = this.standbyW * share;
-      flows[flow.sunUsedW] = sunUsedW;
-      flows[flow.generatorW] = generatorOutW * share;
-      flows[flow.drainW] = drainW * share;
-      flows[flow.storedW] = storedW;
-      flows[flow.vehicleOutW] = vehicleW * share;
-      flows[flow.vehicleInW] = vehicleInW;
-      flows[flow.lossW] =
-        (dcUsedW * (1 - dischargeEfficiency) + drainW - restW) * share +
-        ((acStoredW + generatorStoredW) * (1 - chargeEfficiency)) / chargeEfficiency +
-        vehicleInDcW * (1 - dischargeEfficiency);
-      flows[flow.heldBackShare] = acW > 0 ? Math.max(0, 1 - acTakenW / acW) : 0;
-    }
-    if (running) this.engine!.burn(state, flows, generatorOutW);
-    state[at.servedShare] = share;
-    if (share < 1) {
-      this.goEmpty();
-      state[at.servedShare] = share;
-      return;
-    }
-    state[at.tries] = 0;
-    state[at.upMin]! += 1;
-  }
-
-  /** Everything is as it is after a long sunny while: full, nothing shed, nothing used up. From here on all outages are alike. */
-  isFresh(): boolean {
-    const { state } = this;
-    const { hardware } = this.plan;
-    return (
-      state[at.chargeWh] === hardware.usableWh &&
-      state[at.dark] === dark.lit &&
-      state[at.stage] === 0 &&
-      state[at.upMin]! >= solarReturnMin &&
-      state[at.engine] === engine.off &&
-      (hardware.generator === null || state[at.fuelL] === (hardware.generator.fuelL ?? Infinity)) &&
-      (hardware.vehicle === null ||
-        state[at.vehicleWh] === hardware.vehicle.startCharge * hardware.vehicle.energyWh)
-    );
-  }
-
-  private goEmpty(): void {
-    const { state } = this;
-    const { generator } = this.plan.hardware;
-    state[at.dark] = dark.empty;
-    state[at.servedShare] = 0;
-    state[at.cause] = generator !== null && state[at.fuelL]! <= 0 ? causeNumber.fuel : causeNumber.empty;
-  }
-
-  private trip(cause: number): void {
-    const { state } = this;
+    state[at.stage] = stage;
+    state[at.dark] = darkNow;
+    state[at.tries] = tries;
+    state[at.upMin] = upMin;
+    state[at.engine] = engineNow;
+    state[at.engineMin] = engineMin;
+    state[at.fuelL] = fuelL;
+    state[at.vehicleWh] = vehicleWh;
+    state[at.waitedMin] = waitedMin;
     state[at.cause] = cause;
-    state[at.dark] = state[at.tries]! >= this.plan.hardware.retryTries ? dark.lockedOut : dark.tripped;
-    state[at.lockedMin] = 0;
-    state[at.servedShare] = 0;
-  }
-
-  /** Is the house lit again in this minute? */
-  private comesBack(minute: number, running: boolean): boolean {
-    const { state } = this;
-    const { hardware } = this.plan;
-    if (state[at.dark] === dark.lockedOut) {
-      state[at.lockedMin]! += 1;
-      if (state[at.lockedMin]! < hardware.resetAfterMin) return false;
-      state[at.tries] = 0;
-    } else if (state[at.dark] === dark.tripped) {
-      state[at.tries]! += hardware.retriesPerMinute;
-      const mark = this.overloads[state[at.stage]!]![minute]!;
-      if (mark > 0 && !running) {
-        this.trip(causeOfMark(mark));
-        return false;
-      }
-    } else if (!running && state[at.chargeWh]! < hardware.keptWh + comesBackShare * hardware.usableWh) {
-      return false;
-    }
-    state[at.dark] = dark.lit;
-    state[at.upMin] = 0;
-    return true;
-  }
-
-  /** While the house is dark the arrays still fill the battery, unless the inverter is locked out. */
-  private chargeInTheDark(minute: number, ofYear: number, ofYearHour: number): void {
-    const { state, flows } = this;
-    const { hardware } = this.plan;
-    const acW = this.acW[ofYear]!;
-    const dcW = this.dcW[ofYear]!;
-    flows[flow.demandW] = this.demandW[state[at.stage]!]![minute]!;
-    flows[flow.sunW] = acW + dcW;
-    if (state[at.dark] !== dark.empty) return;
-    const byRoomW = (hardware.usableWh - state[at.chargeWh]!) * 60;
-    const limitW = Math.min(hardware.chargePowerW * this.chargeShare[ofYearHour]!, byRoomW);
-    const dcStoredW = Math.min(dcW, limitW);
-    // Solar inverters need an island to feed: it is formed without loads, from what the unit never lets out.
-    const spareW = Math.max(0, acW - hardware.standbyW);
-    const acStoredW = Math.min(spareW * hardware.chargeEfficiency, limitW - dcStoredW);
-    const islandW = acStoredW > 0 ? hardware.standbyW : 0;
-    state[at.chargeWh]! += (dcStoredW + acStoredW) * hour;
-    flows[flow.storedW] = dcStoredW + acStoredW;
-    flows[flow.standbyW] = islandW;
-    flows[flow.sunUsedW] = dcStoredW + acStoredW / hardware.chargeEfficiency + islandW;
-    flows[flow.lossW] = (acStoredW * (1 - hardware.chargeEfficiency)) / hardware.chargeEfficiency;
-  }
-
-  /** What the vehicle gives to the house, W. */
-  private vehicleFeedsW(restW: number, chargeWh: number): number {
-    const { usableWh, vehicle } = this.plan.hardware;
-    if (vehicle!.role !== 'source' || chargeWh > vehicle!.feedsBelow * usableWh) return 0;
-    const leftWh = this.state[at.vehicleWh]! - vehicle!.keeps * vehicle!.energyWh;
-    return Math.max(0, Math.min(restW, vehicle!.powerW, leftWh * 60));
+    state[at.servedShare] = share;
+    return minute;
   }
 }

@@ -568,6 +568,12 @@ describe('generator', () => {
     expect(run.fuelL).toBeCloseTo((3 * (off - on)) / 60 + 2 / 60, 0);
     expect(run.cause).toBe('none');
   });
+  it('burns between idling and full power on a straight line', () => {
+    const run = playOutage(year({ chargerW: 0, startBelow: 1, stopAbove: 1, warmUpMin: 0 }, 2500), 0, 240);
+    const standbyW = run.standbyW[100]!;
+    expect(run.fuelL).toBeCloseTo((1 + 2 * ((2500 + standbyW) / 5000)) * run.generatorH, 3);
+    expect(run.generatorH).toBeGreaterThan(3);
+  });
   it('ends with its fuel, and the house with it', () => {
     const run = playOutage(year({ fuelL: 3 }), 0, daysH(3));
     expect(run.cause).toBe('fuel');
