@@ -59,11 +59,12 @@ function writePlan(plan, path) {
   const numbers = [
     plan.trace.demandW.length, plan.trace.minutes, 8760, horizonMin, plan.trace.fromMinute,
     h.usableWh, h.startWh, h.keptWh, h.chargePowerW, h.chargeEfficiency, h.chargeTaperFromWh, h.chargeAtFull,
-    h.dischargePowerW, h.dischargeEfficiency, h.dischargeTaperBelowWh, h.dischargeAtEmpty, h.standbyW, h.retryTries,
+    h.dischargePowerW, h.dischargeTaperBelowWh, h.dischargeAtEmpty, h.standbyW, h.retryTries,
     h.retriesPerMinute, h.resetAfterMin, h.restoreAboveWh,
     ...(g
       ? [1, g.locksSolarOut ? 1 : 0, g.powerW, g.startBelow, g.stopAbove, g.warmUpMin, g.chargerW, g.fuelL ?? Infinity, g.idleLPerH, g.fullLPerH]
       : new Array(10).fill(0)),
+    h.dcChargeEfficiency, h.lossPerW, h.lossPerW2, h.retryAfterMin, h.solarReturnMin,
   ]; // prettier-ignore
   const quiet = new Uint8Array(24);
   if (g?.quiet) for (let hour = g.quiet.fromH; hour !== g.quiet.toH; hour = (hour + 1) % 24) quiet[hour] = 1;
@@ -75,7 +76,7 @@ function writePlan(plan, path) {
       padded(numbers, 40),
       padded(plan.thresholdsWh, 8),
       bytes(quiet),
-      ...plan.trace.demandW.flatMap((watts, stage) => [bytes(watts), bytes(plan.overloads[stage])]),
+      ...plan.trace.demandW.flatMap((watts, stage) => [bytes(watts), bytes(plan.overloads[stage]), bytes(plan.overloadsBeside[stage])]),
       Uint8Array.from({ length: Math.floor(plan.trace.minutes / 60) }, (_, hour) => plan.pickups.at(hour * 60)),
       ...[plan.sun.acW, plan.sun.dcW, plan.chargeShare, plan.dischargeShare].map(bytes),
     ]),

@@ -1,4 +1,4 @@
-/* The minute of physics of core/src/outage/outage-stepper.ts as a plain C program, to measure it against.
+/* The minute of physics of core/src/study/outage/outage-stepper.ts as a plain C program, to measure it against.
    Reads a plan written by bench-outage.mjs, plays an outage from every hour to its end, and writes minutes survived. */
 #include <math.h>
 #include <stdint.h>
@@ -9,25 +9,25 @@
 
 enum { YEAR = 525600, STAGES = 8 };
 
-static double usable, start_wh, kept, charge_w, eta_c, taper_from, at_full, discharge_w, eta_d, low_below, at_empty, standby, tries_max,
-    tries_per_minute, reset_after, restore;
+static double usable, start_wh, kept, charge_w, eta_c, taper_from, at_full, discharge_w, low_below, at_empty, standby, tries_max,
+    tries_per_minute, reset_after, restore, eta_dc, loss, loss2, retry_after, solar_return;
 static int has_generator, locks_out;
 static double gen_w, gen_below, gen_above, gen_warm, gen_charger, gen_fuel, gen_idle, gen_full;
 static uint8_t quiet[24];
 static int stages, minutes, hours, horizon, from;
 static double thresholds[STAGES];
 static double *demand[STAGES];
-static uint8_t *overload[STAGES];
+static uint8_t *overload[STAGES], *beside[STAGES];
 static uint8_t *pickups;
 static float *ac, *dc, *charge_share, *discharge_share;
 
-static double soc, fuel, up, tries, engine_min, locked_min;
+static double soc, fuel, up, tries, engine_min, waited_min;
 static int stage, dark, engine;
 static double served;
 
 static void trip(void) {
   dark = tries >= tries_max ? 2 : 3;
-  locked_min = 0;
+  waited_min = 0;
   served = 0;
 }
 static void burn(double w) {
@@ -52,12 +52,15 @@ static int run_engine(int clock) {
 }
 static int comes_back(int m, int running) {
   if (dark == 2) {
-    locked_min += 1;
-    if (locked_min < reset_after) return 0;
+    waited_min += 1;
+    if (waited_min < reset_after) return 0;
     tries = 0;
   } else if (dark == 3) {
+    waited_min += 1;
+    if (waited_min < retry_after) return 0;
+    waited_min = 0;
     tries += tries_per_minute;
-    if (overload[stage][m] && !running) { trip(); return 0; }
+    if ((running ? beside : overload)[stage][m]) { trip(); return 0; }
   } else if (!running && soc < kept + 0.05 * usable) return 0;
   dark = 0;
   up = 0;
@@ -71,15 +74,15 @@ static void step(int m) {
   while (stage < stages - 1 && soc <= thresholds[stage]) stage++;
   while (stage > 0 && soc >= fmin(usable, thresholds[stage - 1] + restore)) stage--;
   double load = demand[stage][m];
-  if (!running && overload[stage][m]) { trip(); return; }
-  double a = up >= 5 && !(running && locks_out) ? ac[y] : 0, d = dc[y], rest = load + standby, g = 0;
+  if ((running ? beside : overload)[stage][m]) { trip(); return; }
+  double a = up >= solar_return && !(running && locks_out) ? ac[y] : 0, d = dc[y], rest = load + standby, g = 0;
   if (running) { g = fmin(rest, gen_w); rest -= g; }
   double a1 = a < rest ? a : rest;
   rest -= a1;
-  double want = rest / eta_d, d1 = d < want ? d : want;
-  rest -= d1 * eta_d;
   if (rest < 1e-6) rest = 0;
-  double out = rest / eta_d;
+  double want = rest * (1 + loss + loss2 * rest), d1 = d < want ? d : want;
+  double out = want - d1;
+  if (out < 1e-6) out = 0;
   if (out > 0) {
     double cold = discharge_share[h];
     double low = soc < low_below ? at_empty + (1 - at_empty) * (soc / low_below) : 1;
@@ -93,7 +96,7 @@ static void step(int m) {
     double taper = soc > taper_from ? 1 - (1 - at_full) * (soc - taper_from) / (usable - taper_from) : 1;
     double limit = fmin(charge_w * charge_share[h] * taper, (usable - soc) * 60);
     if (limit > 0) {
-      double di = fmin(d - d1, limit), ai = fmin((a - a1) * eta_c, limit - di);
+      double di = fmin((d - d1) * eta_dc, limit), ai = fmin((a - a1) * eta_c, limit - di);
       if (running) gin = fmax(0, fmin(fmin(gen_w - g, gen_charger) * eta_c, limit - di - ai));
       in = di + ai + gin;
     }
@@ -106,7 +109,7 @@ static void step(int m) {
   served = share;
   if (share < 1) { dark = 1; return; }
   tries = 0;
-  up += 1;
+  up = running && locks_out ? 0 : up + 1;
 }
 static void *take(FILE *f, size_t size, size_t count) {
   void *p = malloc(size * count);
@@ -120,15 +123,16 @@ int main(int argc, char **argv) {
   int i = 0;
   stages = n[i++]; minutes = n[i++]; hours = n[i++]; horizon = n[i++]; from = n[i++];
   usable = n[i++]; start_wh = n[i++]; kept = n[i++]; charge_w = n[i++]; eta_c = n[i++]; taper_from = n[i++]; at_full = n[i++];
-  discharge_w = n[i++]; eta_d = n[i++]; low_below = n[i++]; at_empty = n[i++]; standby = n[i++]; tries_max = n[i++];
+  discharge_w = n[i++]; low_below = n[i++]; at_empty = n[i++]; standby = n[i++]; tries_max = n[i++];
   tries_per_minute = n[i++]; reset_after = n[i++]; restore = n[i++];
   has_generator = n[i++]; locks_out = n[i++]; gen_w = n[i++]; gen_below = n[i++]; gen_above = n[i++]; gen_warm = n[i++];
   gen_charger = n[i++]; gen_fuel = n[i++]; gen_idle = n[i++]; gen_full = n[i++];
+  eta_dc = n[i++]; loss = n[i++]; loss2 = n[i++]; retry_after = n[i++]; solar_return = n[i++];
   double *t = take(f, 8, STAGES);
   memcpy(thresholds, t, sizeof thresholds);
   uint8_t *q = take(f, 1, 24);
   memcpy(quiet, q, 24);
-  for (int s = 0; s < stages; s++) { demand[s] = take(f, 8, minutes); overload[s] = take(f, 1, minutes); }
+  for (int s = 0; s < stages; s++) { demand[s] = take(f, 8, minutes); overload[s] = take(f, 1, minutes); beside[s] = take(f, 1, minutes); }
   pickups = take(f, 1, minutes / 60);
   ac = take(f, 4, YEAR); dc = take(f, 4, YEAR); charge_share = take(f, 4, 8760); discharge_share = take(f, 4, 8760);
   fclose(f);
@@ -138,7 +142,7 @@ int main(int argc, char **argv) {
   long steps = 0;
   for (int s = 0; s < hours; s++) {
     int b = s * 60;
-    soc = start_wh; fuel = has_generator ? gen_fuel : 0; up = tries = engine_min = locked_min = 0;
+    soc = start_wh; fuel = has_generator ? gen_fuel : 0; up = tries = engine_min = waited_min = 0;
     stage = dark = engine = 0;
     for (int k = 0; k < stages - 1; k++) if (soc <= thresholds[k]) stage = k + 1;
     if (pickups[s]) dark = 2;

@@ -1,4 +1,5 @@
 export { acOfDcW } from './conversion/ac-of-dc.js';
+export { dcChargeEfficiency } from './conversion/dc-charge-efficiency.js';
 export { dcOfAcW } from './conversion/dc-of-ac.js';
 export {
   batteryTemperaturesC,

@@ -6,6 +6,6 @@
  */
 export const acOfDcW = (dcW: number, lossPerW: number, lossPerW2: number): number => {
   const linear = 1 + lossPerW;
-  if (lossPerW2 === 0) return dcW / linear;
-  return (Math.sqrt(linear * linear + 4 * lossPerW2 * dcW) - linear) / (2 * lossPerW2);
+  // The root in the form that loses no digits where the square hardly counts.
+  return (2 * dcW) / (linear + Math.sqrt(linear * linear + 4 * lossPerW2 * dcW));
 };

@@ -33,6 +33,12 @@ const inverterSchema = z.strictObject({
   neutralA: amountSchema(1, 1000, 'A').nullable(),
   /** AC energy out over battery energy in. */
   dischargeEfficiency: amountSchema(0.5, 1),
+  /** The same at shares of the continuous rating, its own draw counted apart; null = the one above at half of it. */
+  efficiencyAt: z
+    .array(z.strictObject({ share: amountSchema(0.01, 1), efficiency: amountSchema(0.5, 1) }))
+    .min(2)
+    .max(6)
+    .nullable(),
   /** AC power one unit takes to charge, and battery energy in over AC energy in. */
   charge: z.strictObject({ powerW: amountSchema(100, 100_000, 'W'), efficiency: amountSchema(0.5, 1) }),
   /** Solar one unit takes: array power at its own inputs, and power of solar inverters beside it; null = none. */

@@ -1,4 +1,5 @@
 import type { Catalogue, Unit } from '../catalogue/unit.schema.js';
+import { conversionLosses } from '../inverter/conversion-losses.js';
 import type { StackPart } from './stack-part.schema.js';
 import { type SupplySystem, systemFacts } from '../../electric/index.js';
 import type { AssembledStack } from './stack.js';
@@ -100,6 +101,7 @@ export function assembleStack(
       nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
       batteryPowerW,
       dischargeEfficiency: inverter.dischargeEfficiency,
+      losses: conversionLosses(inverter, quantity),
       chargePowerW: Math.min(
         inverter.charge.powerW * quantity * inverter.charge.efficiency,
         batteries.reduce(

@@ -1,5 +1,6 @@
 import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
 import type { Chemistry, Retry } from '../../electric/index.js';
+import type { ConversionLosses } from '../inverter/conversion-losses.js';
 import type { StackPart } from './stack-part.schema.js';
 
 /** Units put together, and what they can do together. */
@@ -20,6 +21,8 @@ export interface Stack {
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
   readonly batteryPowerW: number;
   readonly dischargeEfficiency: number;
+  /** The same at every power. */
+  readonly losses: ConversionLosses;
   /** Power the battery takes while it charges, W, and battery energy in over AC energy in. */
   readonly chargePowerW: number;
   readonly chargeEfficiency: number;

@@ -31,6 +31,7 @@ export const idealUnit: Unit = {
     lockedRotorA: 80,
     neutralA: 25,
     dischargeEfficiency: 1,
+    efficiencyAt: null,
     charge: { powerW: 6000, efficiency: 1 },
     solar: { dcW: 12_000, acW: 8000 },
     standbyW: 0,

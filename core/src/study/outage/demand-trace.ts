@@ -23,6 +23,10 @@ export interface DemandTrace {
   readonly managed: readonly { readonly load: TracedLoad; readonly on: Uint8Array }[];
 }
 
+/** Part of a start on a leg, VA. */
+const surgeOnLeg = ({ surgeVA, powerVA, legVA }: TracedLoad, leg: number): number =>
+  powerVA > 0 ? surgeVA * (legVA[leg]! / powerVA) : 0;
+
 /** Adds a span to minute means and peaks. */
 function addSpan(
   load: TracedLoad,
@@ -45,7 +49,7 @@ function addSpan(
   for (let m = first; m <= surgeEnds; m += 1) {
     peakVA[0]![m]! += load.surgeVA;
     for (let leg = 0; leg < load.legVA.length; leg += 1) {
-      peakVA[leg + 1]![m]! += load.surgeVA * (load.powerVA > 0 ? load.legVA[leg]! / load.powerVA : 0);
+      peakVA[leg + 1]![m]! += surgeOnLeg(load, leg);
     }
   }
 }
@@ -87,7 +91,9 @@ export function demandTrace(
     .map((load) => {
       const on = new Uint8Array(minutes);
       const wantsW = new Float64Array(minutes);
-      eachSpan(load.cycles, fromMinute, minutes, (from, to) => {
+      const begins = new Uint8Array(minutes);
+      eachSpan(load.cycles, fromMinute, minutes, (from, to, starts) => {
+        if (starts) begins[Math.floor(from)] = 1;
         for (let m = Math.floor(from); m < Math.min(minutes, Math.ceil(to)); m += 1) {
           wantsW[m]! += load.powerW * (Math.min(to, m + 1) - Math.max(from, m));
         }
@@ -96,17 +102,21 @@ export function demandTrace(
         if (wantsW[m] === 0) continue;
         const fits =
           peakVA[0]![0]![m]! + load.powerVA + load.surgeVA <= limit.wholeVA &&
-          load.legVA.every((va, leg) => va === 0 || peakVA[0]![leg + 1]![m]! + va <= limit.legVA);
+          load.legVA.every(
+            (va, leg) => va === 0 || peakVA[0]![leg + 1]![m]! + va + surgeOnLeg(load, leg) <= limit.legVA,
+          );
         if (!fits) {
           noRoomW[m]! += wantsW[m]!;
           continue;
         }
         on[m] = 1;
+        // It starts as its thermostat calls, and as it is let on again.
+        const starts = load.surgeVA > 0 && (begins[m] === 1 || (m > 0 && on[m - 1] === 0));
         for (let stage = 0; stage < stageCount; stage += 1) {
           demandW[stage]![m]! += wantsW[m]!;
-          peakVA[stage]![0]![m]! += load.powerVA;
+          peakVA[stage]![0]![m]! += load.powerVA + (starts ? load.surgeVA : 0);
           load.legVA.forEach((va, leg) => {
-            peakVA[stage]![leg + 1]![m]! += va;
+            peakVA[stage]![leg + 1]![m]! += va + (starts ? surgeOnLeg(load, leg) : 0);
           });
         }
       }

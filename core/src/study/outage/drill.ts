@@ -1,7 +1,10 @@
 import type { Load } from '../../house/index.js';
 import type { Member } from '../demand/power-members.js';
 import { markOverloads } from './mark-overloads.js';
-import { startSteps, stepsBetween } from './switching-steps.js';
+import type { OverloadAxis } from '../demand/overload-axes.js';
+import { startMark } from './overload-minutes.js';
+import { PickupMarks } from './pickup-marks.js';
+import { startSteps, stepsBetween, type Step } from './switching-steps.js';
 import { traceHouse, type TracedLoad } from './traced-house.js';
 import { degreeFactors } from './degree-factors.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
@@ -44,6 +47,9 @@ export class OutageDrill {
   private readonly stepper: OutageStepper;
   private readonly plan;
   private minute = 0;
+  /** Switching of the minutes that an overload or a start may reach over from. */
+  private recent: Step[] = [];
+  private readonly lookBackMin: number;
 
   /**
    * @param year its loads may all be closed, those of the dark lane too
@@ -72,7 +78,12 @@ export class OutageDrill {
     };
     // Here a lock-out waits for the user, and so does a trip.
     const hardware = { ...year.hardware, resetAfterMin: Infinity };
-    this.plan = outagePlan({ ...empty, hardware }, Math.floor(fromMinute / 60) * 60, minutes);
+    const plain = outagePlan({ ...empty, hardware }, Math.floor(fromMinute / 60) * 60, minutes);
+    // Motors that are closed as the grid goes start again after the gap, as in every outage.
+    const pickups = new PickupMarks(year.house, plain.trace, hardware.axes, year.stack.transferGapMs);
+    this.plan = { ...plain, pickups };
+    const held = hardware.axes.flatMap(({ levels }) => levels.map(({ heldS }) => heldS));
+    this.lookBackMin = 1 + Math.ceil(Math.max(0, ...held, ...house.loads.map(({ surgeS }) => surgeS)) / 60);
     this.stepper = new OutageStepper(this.plan);
     this.stepper.begin(0);
   }
@@ -108,7 +119,7 @@ export class OutageDrill {
   next(): DrillNow {
     const { minute, plan, stepper } = this;
     const running = this.loads.filter(({ load }) => this.closed.has(load.id));
-    const axes = plan.hardware.axes;
+    const { axes, axesBeside } = plan.hardware;
     const steps = stepsBetween(running, plan.trace, minute, minute + 1, axes.length);
     for (const load of running) {
       // What is switched on while its thermostat calls starts now.
@@ -116,18 +127,30 @@ export class OutageDrill {
       steps.push(...startSteps(load, minute, axes.length));
     }
     this.justClosed.clear();
-    steps.sort((a, b) => a.at - b.at);
-    const marks = plan.overloads[0]!;
-    marks[minute] = 0;
-    markOverloads(steps, axes, minute, minute + 1, marks);
+    this.recent = [...folded(this.recent, minute - this.lookBackMin, axes.length), ...steps].toSorted(
+      (a, b) => a.at - b.at,
+    );
+    for (const [limits, marks] of [
+      [axes, plan.overloads[0]!],
+      [axesBeside ?? axes, plan.overloadsBeside[0]!],
+    ] as const) {
+      const mark = this.markOf(this.recent, limits);
+      const byRunning =
+        mark > 0 &&
+        this.markOf(
+          this.recent.filter(({ surge }) => !surge),
+          limits,
+        ) > 0;
+      marks[minute] = mark > 0 && !byRunning ? mark + startMark : mark;
+    }
     plan.trace.demandW[0]![minute] = running.reduce((sum, load) => sum + this.nowW(load, minute), 0);
     const highest = axes.map(() => 0);
     const now = axes.map(() => 0);
-    for (const { at: when, deltaVA } of steps) {
+    for (const { at: when, deltaVA } of this.recent) {
       if (when >= minute + 1) continue;
       deltaVA.forEach((va, axis) => {
         now[axis]! += va;
-        highest[axis] = Math.max(highest[axis]!, now[axis]!);
+        if (when >= minute) highest[axis] = Math.max(highest[axis]!, now[axis]!);
       });
     }
     stepper.step(minute);
@@ -153,6 +176,14 @@ export class OutageDrill {
     };
   }
 
+  /** Does this minute trip, with what went before? See {@link markOverloads}. */
+  private markOf(steps: readonly Step[], axes: readonly OverloadAxis[]): number {
+    const { minute } = this;
+    const marks = new Uint8Array(minute + 1);
+    markOverloads(steps, axes, Math.max(0, minute - this.lookBackMin), minute + 1, marks);
+    return marks[minute]!;
+  }
+
   /** Power a load takes in a minute when it is closed, W. */
   nowW({ cycles, powerW }: TracedLoad, minute = Math.max(0, this.minute - 1)): number {
     const absolute = this.plan.trace.fromMinute + minute;
@@ -165,4 +196,15 @@ export class OutageDrill {
     }
     return powerW * on;
   }
+}
+
+/** Steps before a minute as one at it, so that a list does not grow for ever. */
+function folded(steps: readonly Step[], minute: number, axes: number): Step[] {
+  const before = new Float64Array(axes);
+  const kept: Step[] = [];
+  for (const step of steps) {
+    if (step.at >= minute) kept.push(step);
+    else for (let axis = 0; axis < axes; axis += 1) before[axis]! += step.deltaVA[axis]!;
+  }
+  return [{ at: minute, deltaVA: before, surge: false }, ...kept];
 }

@@ -128,6 +128,53 @@ describe('demand', () => {
   });
 });
 
+describe('a motor that is let on where there is room', () => {
+  it('starts whenever it comes on, and waits for room for its start', () => {
+    const use = allSeasons(aroundTheClock);
+    const base = aLoad({
+      id: 'base',
+      runningPowerW: 900,
+      powerFactor: 1,
+      dutyCycle: 0.5,
+      use,
+      kind: 'other',
+    });
+    const motor = aLoad({
+      id: 'motor',
+      runningPowerW: 300,
+      powerFactor: 1,
+      dutyCycle: 1,
+      use,
+      kind: 'other',
+      start: { how: 'multiple', multiple: 4, durationS: 2 },
+    });
+    const shed = { device: 'relay', when: 'power', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
+    const traced = traceHouse(
+      'split-120-240',
+      [
+        { load: base, lane: 'on', shed: null },
+        { load: motor, lane: 'auto', shed },
+      ],
+      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+    );
+    const startsUnder = (wholeVA: number) => {
+      const trace = demandTrace(traced, 0, 1440, { wholeVA, legVA: 1e9 });
+      const on = trace.managed[0]!.on;
+      const resumed = [...on].filter((now, m) => m > 0 && now === 1 && on[m - 1] === 0).length;
+      const steps = stepsBetween(traced.loads, trace, 0, 1440, 3);
+      const begun = steps.filter(({ surge, deltaVA }) => surge && deltaVA[0]! > 0).length;
+      return { resumed, begun, peak: Math.max(...trace.peakVA[0]![0]!) };
+    };
+    // 900 + 300 running, 900 more for the start.
+    const roomy = startsUnder(2100);
+    expect([roomy.resumed, roomy.begun]).toEqual([0, 0]);
+    const narrow = startsUnder(1500);
+    expect(narrow.resumed).toBeGreaterThan(5);
+    expect(narrow.begun).toBe(narrow.resumed);
+    expect(narrow.peak).toBeLessThanOrEqual(1500);
+  });
+});
+
 describe('overloads', () => {
   const levels = [
     { aboveVA: 4000, heldS: 20 },

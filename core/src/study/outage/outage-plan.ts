@@ -3,6 +3,7 @@ import {
   batteryTemperaturesC,
   chargeShareAt,
   chargeTaper,
+  dcChargeEfficiency,
   dischargeShareAt,
   dischargeTaper,
   systemFacts,
@@ -13,6 +14,7 @@ import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
 import { degreeFactors } from './degree-factors.js';
 import { demandTrace, type DemandTrace } from './demand-trace.js';
+import { axesBeside } from './axes-beside.js';
 import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
@@ -57,6 +59,8 @@ export interface OutageHardware {
   readonly generator: Generator | null;
   readonly vehicle: Vehicle | null;
   readonly axes: readonly OverloadAxis[];
+  /** The limits while a generator runs beside the inverter; null without one. */
+  readonly axesBeside: readonly OverloadAxis[] | null;
 }
 
 /** Everything that happens from outside, minute by minute, and the hardware it happens to. */
@@ -99,6 +103,8 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   const energy = stackEnergy(stack, settings);
   const { usableWh } = energy;
   const charge = chargeTaper[stack.chemistry];
+  const { generator } = plan.sources;
+  const axes = overloadAxes(stack, systemFacts[plan.supply.system].legs.length);
   const discharge = dischargeTaper[stack.chemistry];
   return {
     usableWh,
@@ -109,10 +115,9 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     chargeTaperFromWh: usableWh * charge.fromShare,
     chargeAtFull: charge.atFull,
     dischargePowerW: runningLimitVA(stack) / stack.dischargeEfficiency,
-    dcChargeEfficiency: 1,
+    dcChargeEfficiency,
     dischargeEfficiency: stack.dischargeEfficiency,
-    lossPerW: 1 / stack.dischargeEfficiency - 1,
-    lossPerW2: 0,
+    ...stack.losses,
     dischargeTaperBelowWh: usableWh * discharge.belowShare,
     dischargeAtEmpty: discharge.atEmpty,
     standbyW: stack.standbyW,
@@ -120,13 +125,14 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     agedWh: energy.agedWh,
     retryTries: stack.retry.tries,
     retriesPerMinute: Math.max(1, Math.floor(60 / Math.max(1, stack.retry.afterS))),
-    retryAfterMin: 1,
+    retryAfterMin: Math.max(1, Math.ceil(stack.retry.afterS / 60)),
     resetAfterMin: settings.handsOn.value ? said.resetAfterMin.value : Infinity,
     restoreAboveWh: usableWh * said.restoreAbove.value,
     solarReturnMin,
-    generator: plan.sources.generator,
+    generator,
     vehicle: plan.sources.vehicle,
-    axes: overloadAxes(stack, systemFacts[plan.supply.system].legs.length),
+    axes,
+    axesBeside: generator && axesBeside(axes, generator.powerW),
   };
 }
 
@@ -170,11 +176,13 @@ export function outagePlan(year: OutageYear, fromMinute: number, minutes: number
     wholeVA: whole!.levels[0]!.aboveVA,
     legVA: leg!.levels[0]!.aboveVA,
   });
+  const overloads = overloadMinutes(house, trace, hardware.axes);
   return {
     ...year,
     trace,
-    overloads: overloadMinutes(house, trace, hardware.axes),
-    overloadsBeside: trace.demandW.map(() => new Uint8Array(minutes)),
+    overloads,
+    overloadsBeside:
+      hardware.axesBeside === null ? overloads : overloadMinutes(house, trace, hardware.axesBeside),
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

@@ -279,8 +279,8 @@ export class OutageStepper {
       }
 
       // Who feeds the loads.
-      if (running && locksSolarOut) upMin = 0;
-      const acW = upMin >= solarReturnMin ? acThereW : 0;
+      const solarLocked = running && locksSolarOut;
+      const acW = upMin >= solarReturnMin && !solarLocked ? acThereW : 0;
       let restW = loadW + standbyW;
       let generatorW = 0;
       if (running) {
@@ -404,7 +404,7 @@ export class OutageStepper {
         continue;
       }
       tries = 0;
-      upMin += 1;
+      upMin = solarLocked ? 0 : upMin + 1;
     }
 
     state[at.chargeWh] = chargeWh;

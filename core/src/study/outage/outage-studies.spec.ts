@@ -4,7 +4,9 @@ import { builtInCatalogue } from '../../equipment/index.js';
 import { demoPlans, nearestClimate, outageSettingsOf, type Plan } from '../../design/index.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { simulatedRuntimeMargin } from './simulated-runtime-margin.js';
-import { steadyWeather } from '../testing/outages.js';
+import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { idealUnit } from '../../equipment/testing/ideal-unit.js';
+import { anOutageYear, steadyWeather } from '../testing/outages.js';
 import { dailyUse } from './daily-charge.js';
 import { OutageDrill } from './drill.js';
 import { helpfulChanges } from './helpful-changes.js';
@@ -211,6 +213,40 @@ describe('a drill', () => {
     expect(drill.next().state).toBe('locked-out');
     drill.reset();
     expect(drill.next().state).toBe('lit');
+  });
+  it('is locked out at its beginning where every outage of that minute is: motors that notice the gap', () => {
+    const use = allSeasons(aroundTheClock);
+    const start = { how: 'multiple', multiple: 5, durationS: 2 } as const;
+    const pump = (id: string) => aLoad({ id, kind: 'pump', runningPowerW: 900, dutyCycle: 1, start, use });
+    const inverter = { ...idealUnit.inverter!, transferGapMs: 100 };
+    const year = anOutageYear({
+      loads: [pump('a'), pump('b'), pump('c')],
+      unit: { ...idealUnit, inverter },
+    });
+    const drill = new OutageDrill(year, 600, 60);
+    expect([drill.next().state, playOutage(year, 600, 60).cause]).toEqual(['locked-out', 'starting']);
+  });
+  it('tells a start from running loads, as the picture does', () => {
+    const use = allSeasons(aroundTheClock);
+    const start = { how: 'multiple', multiple: 7, durationS: 8 } as const;
+    const pump = aLoad({
+      id: 'p',
+      kind: 'other',
+      runningPowerW: 1200,
+      powerFactor: 1,
+      dutyCycle: 0.5,
+      cyclesPerHour: 2,
+      start,
+      use,
+    });
+    const unit = { ...idealUnit, inverter: { ...idealUnit.inverter!, retry: { afterS: 10, tries: 0 } } };
+    const year = anOutageYear({ loads: [pump], unit });
+    const drill = new OutageDrill(year, 0, 120);
+    let now = drill.next();
+    while (now.state === 'lit' && !now.over) now = drill.next();
+    const run = playOutage(year, 0, 120);
+    expect([now.cause, run.cause]).toEqual(['starting', 'starting']);
+    expect(now.minute - 1).toBe(run.survivedMin);
   });
   it('saves charge where circuits are opened', () => {
     const play = (open: boolean): number => {

@@ -29,6 +29,12 @@ const always = (watts: number, changes: Partial<Load> = {}): Load =>
     ...changes,
   });
 
+/** The closed formula knows one efficiency. */
+const sameAtEveryPower = (efficiency: number) => [
+  { share: 0.5, efficiency },
+  { share: 1, efficiency },
+];
+
 const unitOf = (nameplateWh: number, changes: Partial<typeof idealUnit.inverter> = {}) => ({
   ...idealUnit,
   inverter: { ...idealUnit.inverter!, ...changes },
@@ -127,7 +133,11 @@ describe('an outage without sun', () => {
         (watts, dischargeEfficiency, standbyW, hour) => {
           const year = anOutageYear({
             loads: [always(watts)],
-            unit: unitOf(10_000, { dischargeEfficiency, standbyW }),
+            unit: unitOf(10_000, {
+              dischargeEfficiency,
+              efficiencyAt: sameAtEveryPower(dischargeEfficiency),
+              standbyW,
+            }),
           });
           const { context, stack } = year;
           const { runtimeH } = stackRuntime(stack, stackEnergy(stack, context.settings), context.stages);
@@ -255,18 +265,24 @@ describe('energy', () => {
       return on;
     });
     let wh = h.usableWh;
+    // The loss at half of 6 kW is 1 / 0.94 - 1 of the power; half of it grows with the power, half with its square.
+    const dcFor = (acW: number): number => acW + (1 / 0.94 - 1) * (0.5 * acW + (0.5 * acW * acW) / 3000);
     for (let m = 0; m < minutes; m += 1) {
       const loadW = spans.reduce((sum, on) => sum + on[m]!, 0) + h.standbyW;
       const sunW = m < 5 ? 0 : year.sun.acW[(from + m) % 525_600]!;
-      if (sunW >= loadW) {
+      const inW = year.sun.dcW[(from + m) % 525_600]!;
+      const restW = Math.max(0, loadW - sunW);
+      if (inW >= dcFor(restW)) {
         const share = wh / h.usableWh;
         const slow = share > 0.92 ? 1 - (0.85 * (share - 0.92)) / 0.08 : 1;
         wh = Math.min(
           h.usableWh,
-          wh + Math.min((sunW - loadW) * h.chargeEfficiency, h.chargePowerW * slow) / 60,
+          wh +
+            Math.min(Math.max(0, sunW - loadW) * 0.95 + (inW - dcFor(restW)) * 0.97, h.chargePowerW * slow) /
+              60,
         );
       } else {
-        const needWh = (loadW - sunW) / h.dischargeEfficiency / 60;
+        const needWh = (dcFor(restW) - inW) / 60;
         if (needWh > wh) return m + wh / needWh;
         wh -= needWh;
       }
@@ -280,12 +296,13 @@ describe('energy', () => {
         fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 3 }),
         fc.integer({ min: 0, max: 8759 }),
         fc.integer({ min: 0, max: 7000 }),
-        (loads, hour, ratedW) => {
+        fc.constantFrom('ac' as const, 'dc' as const),
+        (loads, hour, ratedW, coupling) => {
           const named = loads.map((load, i) => ({
             ...load,
             id: `load-${i}`,
             quantity: 1,
-            runningPowerW: load.runningPowerW / 12,
+            runningPowerW: Math.min(load.runningPowerW, 1900),
             powerFactor: 1,
             start: { how: 'none' as const },
             legs: 'L1-L2' as const,
@@ -298,7 +315,7 @@ describe('energy', () => {
               charge: { powerW: 3000, efficiency: 0.95 },
               standbyW: 30,
             }),
-            outage: { arrays: ratedW < 100 ? [] : [anArray({ ratedW })] },
+            outage: { arrays: ratedW < 100 ? [] : [anArray({ ratedW, coupling })] },
           });
           const minutes = daysH(2);
           expect(Math.min(minutes, playOutage(year, hour * 60, minutes).survivedMin)).toBeCloseTo(
@@ -307,7 +324,7 @@ describe('energy', () => {
           );
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 60 },
     );
   });
 });
@@ -420,6 +437,44 @@ describe('overload', () => {
     // Three times 4.5 kVA; the highest point of the curve is 12 kVA.
     expect(cause(100)).toBe('starting');
     expect(cause(20)).toBe('none');
+  });
+
+  it('waits between retries as long as the unit does, minutes too', () => {
+    const spell = always(7000, { use: allSeasons({ nightH: 0, morningH: 0.5, dayH: 0, eveningH: 0 }) });
+    const trips = (afterS: number, tries: number) => {
+      const unit = unitOf(90_000, { retry: { afterS, tries } });
+      const { events } = playOutage(anOutageYear({ loads: [spell], unit }), 300, 600);
+      return events.filter(
+        ({ kind }) => kind !== 'transfer' && kind !== 'grid-back' && kind !== 'resynchronised',
+      );
+    };
+    // Half an hour of overload within the morning: retries every ten minutes outlast it, retries every minute do not.
+    expect(trips(60, 4).map(({ kind }) => kind)).toEqual(['trip', 'locked-out']);
+    const patient = trips(600, 4);
+    expect(patient.map(({ kind }) => kind)).toContain('reconnected');
+    const [trip, back] = [
+      patient.find(({ kind }) => kind === 'trip')!,
+      patient.find(({ kind }) => kind === 'reconnected')!,
+    ];
+    expect((back.minute - trip.minute) % 10).toBe(0);
+  });
+
+  it('is found in an overload that lasts for hours, however long the curve holds it', () => {
+    const unit = unitOf(900_000, {
+      overload: [{ apparentPowerVA: 9000, durationS: 3000 }],
+      retry: { afterS: 10, tries: 0 },
+    });
+    const after = (durationS: number) => {
+      const overload = [{ apparentPowerVA: 9000, durationS }];
+      const of = unitOf(900_000, { ...unit.inverter, overload, retry: { afterS: 10, tries: 0 } });
+      return playOutage(anOutageYear({ loads: [always(7000)], unit: of }), 0, daysH(1));
+    };
+    expect(after(3000).survivedMin).toBeCloseTo(50, 0);
+    expect(after(3000).cause).toBe('overload');
+    // The marks of a long stretch are worked out in pieces; each knows what went before it.
+    const year = anOutageYear({ loads: [always(7000)], unit });
+    const { overloads } = outagePlan(year, 0, 3000);
+    expect([...overloads[0]!.subarray(50)].every((mark) => mark > 0)).toBe(true);
   });
 
   it('retries as often as it is allowed, locks out, and is reset by a hands-on household', () => {
@@ -587,6 +642,39 @@ describe('generator', () => {
     const on = byHand.events.find(({ kind }) => kind === 'generator-on')!.minute;
     expect(on - called).toBeGreaterThanOrEqual(60);
     expect(on - called).toBeLessThanOrEqual(64);
+  });
+  it('carries with the inverter what neither carries alone, and no more', () => {
+    const cause = (loadW: number) =>
+      playOutage(
+        anOutageYear({
+          loads: [always(loadW, { legs: 'L1-L2' })],
+          outage: { generator: { ...generator, startBelow: 1, stopAbove: 2, warmUpMin: 0, fuelL: null } },
+        }),
+        0,
+        60,
+      ).cause;
+    // 6 kVA and 5 kW.
+    expect(cause(10_500)).toBe('none');
+    expect(cause(11_500)).toBe('overload');
+  });
+  it('lets solar back only after its minutes of waiting', () => {
+    const run = playOutage(
+      anOutageYear({
+        loads: [always(1000)],
+        weather: coast,
+        outage: {
+          arrays: [anArray()],
+          generator: { ...generator, startBelow: 0.5, stopAbove: 0.55, warmUpMin: 0 },
+          startCharge: 0.45,
+        },
+      }),
+      180 * 1440 + 600,
+      240,
+    );
+    const off = run.events.find(({ kind }) => kind === 'generator-off')!.minute;
+    expect(off).toBeGreaterThan(3);
+    expect(Math.max(...run.sunUsedW.subarray(0, off + 5))).toBe(0);
+    expect(run.sunUsedW[off + 5]).toBeGreaterThan(0);
   });
   it('keeps solar off while it runs, where it is set to', () => {
     const sunny = (locksSolarOut: boolean) =>

@@ -16,6 +16,8 @@ export function overloadMinutes(
   trace: DemandTrace,
   axes: readonly OverloadAxis[],
 ): Uint8Array[] {
+  const longestS = Math.max(0, ...axes.flatMap(({ levels }) => levels.map(({ heldS }) => heldS)));
+  const longestMin = Math.ceil(longestS / 60);
   return trace.peakVA.map((peaks, stage) => {
     const marks = new Uint8Array(trace.minutes);
     const running = new Uint8Array(trace.minutes);
@@ -23,16 +25,18 @@ export function overloadMinutes(
     const suspect = (m: number): boolean =>
       peaks.some((peak, axis) => peak[m]! > axes[axis]!.levels[0]!.aboveVA + slackVA);
     let m = 0;
+    let cutAt = -1;
     while (m < trace.minutes) {
       if (!suspect(m)) {
         m += 1;
         continue;
       }
       let end = m + 1;
-      // A long stretch is cut, so that the lists of steps stay short; the next one looks back a minute, longer than a curve holds.
+      // A long stretch is cut, so that the lists of steps stay short; the next one looks back as far as a curve holds.
       while (end < trace.minutes && end - m < 720 && suspect(end)) end += 1;
       // What started in the minute before may still be starting.
-      const from = Math.max(0, m - 1);
+      const from = Math.max(0, m - 1 - (m === cutAt ? longestMin : 0));
+      cutAt = end;
       const steps = stepsBetween(loads, trace, from, end, axes.length);
       markOverloads(steps, axes, from, end, marks);
       const surges = steps.some(({ surge }) => surge);
@@ -48,7 +52,7 @@ export function overloadMinutes(
         const begins = new Set(
           steps.flatMap(({ at, surge, deltaVA }) => (surge && deltaVA[0]! > 0 ? [Math.floor(at)] : [])),
         );
-        for (let i = from; i < end; i += 1) {
+        for (let i = Math.max(from, m - 1); i < end; i += 1) {
           if (marks[i] === 0 || marks[i]! >= startMark || running[i]! > 0) continue;
           // The rest of a start that has tripped in the minute before trips nothing more.
           if (i > 0 && marks[i - 1]! > 0 && !begins.has(i)) marks[i] = 0;

@@ -57,7 +57,12 @@ export function stepsBetween(
       if (runs) {
         for (let m = Math.floor(begin); m < Math.ceil(end); m += 1) {
           if (runs[from + m] !== 1) continue;
-          add(load, from + Math.max(begin, m), load.powerVA);
+          const on = from + Math.max(begin, m);
+          const goesOn = from + m > 0 ? runs[from + m - 1] === 1 : true;
+          add(load, on, load.powerVA);
+          if (load.surgeVA > 0 && ((starts && on === from + begin) || !goesOn)) {
+            steps.push(...startSteps(load, on, axes));
+          }
           add(load, from + Math.min(end, m + 1), -load.powerVA);
         }
         return;
