@@ -3,7 +3,9 @@ export type { BrokenLimit } from './backup-set/limits/set-limits.js';
 export type { Outcome } from './backup-set/outcome.js';
 export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substitute-outcomes.js';
 export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
+export { suggestHolding } from './backup-set/suggest-holding.js';
 export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';
+export { Simulation } from './outage/simulation.js';
 export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
 export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
 export type { DemandView } from './demand/demand-view.js';
@@ -12,7 +14,16 @@ export { overloadAxes } from './demand/overload-axes.js';
 export type { StartCase } from './demand/power-demand.js';
 export { evaluatePlan, type Evaluation } from './evaluation/evaluate-plan.js';
 export { type JudgedStack, judgeStack } from './evaluation/judge-stack.js';
-export type { LoadEffect } from './evaluation/load-effects.js';
+export { carriedOn, type Known } from './evaluation/carried-on.js';
+export { type LoadEffect, loadEffects } from './evaluation/load-effects.js';
+export { type FoundStacks, smallestHolding } from './evaluation/smallest-holding.js';
+export { type Runtimes, withRuntimes } from './evaluation/with-runtimes.js';
+export { holdsIn } from './outage/holds-in.js';
+export { type BriefTally, tallyOfBrief } from './outage/tally-of-brief.js';
+export { playedOfBrief } from './outage/played-of-brief.js';
+export { type PlayedSeason } from './outage/play-season.js';
+export { outlookOf } from './outage/outlook-of.js';
+export { runtimeQuestion } from './outage/runtime-question.js';
 export { partMargins } from './evaluation/part-margins.js';
 export { gapEffects } from './gap/ride-through.js';
 export { demandContextOf } from './margins/demand-context-of.js';
@@ -20,7 +31,7 @@ export type { DemandContext } from './margins/demand-context.js';
 export { type Margin, type MarginKey, type Verdict, verdictOf } from './margins/margin.js';
 export { startLevels } from './margins/start-levels.js';
 export { type DrillNow, OutageDrill } from './outage/drill.js';
-export { type HelpfulChange, helpfulChanges } from './outage/helpful-changes.js';
+export { type HelpfulChange, helpfulChanges } from './help/helpful-changes.js';
 export { outageFates, windowFor } from './outage/outage-fates.js';
 export { outagePlan, type OutageYear } from './outage/outage-plan.js';
 export {
@@ -31,14 +42,11 @@ export {
   type TierResult,
 } from './outage/outage-run.js';
 export type { Cause } from './outage/outage-state.js';
-export {
-  horizonMin,
-  type OutageStudy,
-  seasonOutlook,
-  type SeasonOutlook,
-  type SeasonWish,
-  studyYear,
-} from './outage/outage-study.js';
+export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.js';
+export { seasonOutlook } from './outage/season-outlook.js';
+export { type SeasonOutlook } from './outage/outlook-of.js';
+export { KeptYear } from './outage/kept-year.js';
+export { seedsOf } from './outage/runtime-question.js';
 export { outageWeather } from './outage/outage-weather.js';
 export { playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './outage/reserve-curve.js';

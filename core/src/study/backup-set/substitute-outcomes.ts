@@ -1,5 +1,6 @@
 import type { Stack } from '../../equipment/index.js';
 import { type Island, islandPlan, type Plan } from '../../design/index.js';
+import type { Simulation } from '../outage/simulation.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 import { substitutesFor, withSubstitute, type Substitute } from './substitutes.js';
 
@@ -10,9 +11,15 @@ export interface SubstituteOutcome {
 }
 
 /** What each substitute for a load of an island is worth, beside the same stack. */
-export function substituteOutcomes(whole: Plan, island: Island, stack: Stack): SubstituteOutcome[] {
-  return substitutesFor(islandPlan(whole, island)).map((substitute) => ({
-    substitute,
-    outcome: outcomeOf(islandPlan(withSubstitute(whole, substitute), island), stack),
-  }));
+export function substituteOutcomes(
+  whole: Plan,
+  island: Island,
+  stack: Stack,
+  simulation: Simulation,
+): SubstituteOutcome[] {
+  return substitutesFor(islandPlan(whole, island)).map((substitute) => {
+    const plan = withSubstitute(whole, substitute);
+    const outlook = simulation.outlook(plan, stack.parts);
+    return { substitute, outcome: outcomeOf(islandPlan(plan, island), stack, outlook) };
+  });
 }

@@ -11,6 +11,7 @@ import {
   type Plan,
   plannedLoad,
 } from '../../design/index.js';
+import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { judgeStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
@@ -56,6 +57,8 @@ export interface Suggestion {
   /** Wanted circuits that did not fit, most wanted first. */
   readonly leftOut: readonly LeftOut[];
   readonly visited: number;
+  /** Hours that simulated outages reach with it; null where none were played, or the set does not hold. */
+  readonly reachedH: number | null;
 }
 
 /** Energy a day that a stack can give for so many hours on average; a set that needs more cannot hold. */
@@ -79,6 +82,8 @@ const keeping = (plan: Plan, kept: ReadonlySet<string>): Plan => {
  * @param catalogue units
  * @param islandId what is asked about
  * @param parts the stack
+ * @param runtimeScale the required hours are taken to be so many times as many: the closed formula, by which sets are searched,
+ *   is brought into line with simulation so
  * @param stop asked from time to time; true ends the search with the best so far
  * @returns null where the units do not go together or nothing is backed up
  */
@@ -88,6 +93,7 @@ export function suggestBackup(
   islandId: string,
   parts: readonly StackPart[],
   stop?: () => boolean,
+  runtimeScale = 1,
 ): Suggestion | null {
   const islands = islandsOf(whole);
   const island = islands.find(({ id }) => id === islandId) ?? islands[0];
@@ -95,7 +101,13 @@ export function suggestBackup(
   if (!island || !assembled.ok) return null;
   const { stack } = assembled;
   const plan = islandPlan(whole, island);
-  const context = demandContextOf(plan);
+  const contextOf = (of: Plan): DemandContext => {
+    const plain = demandContextOf(of);
+    const { requiredRuntimeH } = plain.settings;
+    const value = requiredRuntimeH.value * runtimeScale;
+    return { ...plain, settings: { ...plain.settings, requiredRuntimeH: { ...requiredRuntimeH, value } } };
+  };
+  const context = contextOf(plan);
   const energy = stackEnergy(stack, context.settings);
   const { candidates, limits: circuits } = candidatesOf(plan, island);
   const planned = plan.brief.plannedAdditions
@@ -124,7 +136,7 @@ export function suggestBackup(
   const leftOut = wanted
     .map((candidate): LeftOut => {
       const withIt = new Set([...keptLoads, ...candidate.loads.map(({ id }) => id)]);
-      const judged = judgeStack(demandContextOf(keeping(plan, withIt)), stack);
+      const judged = judgeStack(contextOf(keeping(plan, withIt)), stack);
       const breaks: LeftOut['breaks'] = [
         ...judged.lacks.map(({ key }) => key).filter((key) => key !== 'gap' && key !== 'daily'),
         ...(spacesUsed + candidate.spaces > circuits.spaces ? (['spaces'] as const) : []),
@@ -162,6 +174,7 @@ export function suggestBackup(
     binding: [...weight].toSorted((a, b) => b[1] - a[1]).map(([key]) => key),
     leftOut,
     visited: best.visited,
+    reachedH: null,
   };
 }
 

@@ -17,6 +17,8 @@ import type { DemandContext } from '../margins/demand-context.js';
 import { judgeStack, type JudgedStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
 import { itemEffects } from './item-effects.js';
+import { smallestHolding } from '../evaluation/smallest-holding.js';
+import type { Simulation } from '../outage/simulation.js';
 import { outcomeOf, type Outcome } from './outcome.js';
 import { substituteOutcomes } from './substitute-outcomes.js';
 import { withSubstitute } from './substitutes.js';
@@ -52,26 +54,29 @@ const wanted = (item: BenchItem): number =>
  *
  * @param whole the plan
  * @param judged the selected stack of the island
+ * @param simulation what a way comes to, and whether it holds, is simulated
  * @returns null where every binding margin holds
  */
-export function waysToMend(
+export async function waysToMend(
   whole: Plan,
   catalogue: Catalogue,
   island: Island,
   judged: JudgedStack,
-): Mending | null {
-  const worst = judged.lacks[0];
-  if (!worst) return null;
+  simulation: Simulation,
+): Promise<Mending | null> {
   const { stack } = judged;
-  const outcome = (plan: Plan, on = stack): Outcome => outcomeOf(islandPlan(plan, island), on);
+  const outcome = (plan: Plan, on = stack): Outcome =>
+    outcomeOf(islandPlan(plan, island), on, simulation.outlook(plan, on.parts));
   const present = outcome(whole);
+  const worst = present.fails[0];
+  if (!worst) return null;
   const ways: WayToMend[] = [];
   const offer = (kind: WayToMend['kind'], title: string, how: string, plan: Plan, on = stack): void => {
     ways.push({ kind, title, how, plan, outcome: outcome(plan, on) });
   };
 
   const lane = leftOutLane(whole, island);
-  const dropped = dropUntilItHolds(whole, island, judged, lane);
+  const dropped = dropUntilItHolds(whole, island, judged, lane, outcome);
   if (dropped) {
     offer(
       'shed',
@@ -83,7 +88,7 @@ export function waysToMend(
 
   const plan = islandPlan(whole, island);
   const kept = keptLoads(whole);
-  const best = substituteOutcomes(whole, island, stack)
+  const best = substituteOutcomes(whole, island, stack, simulation)
     .filter(({ substitute }) => kept.has(substitute.loadId))
     .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
   if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
@@ -92,7 +97,8 @@ export function waysToMend(
   }
 
   const context = demandContextOf(plan);
-  for (const larger of largerStacks(catalogue, context, judged)) {
+  const holds = (on: Stack): Promise<boolean> => Promise.resolve(simulation.holds(whole, on.parts));
+  for (const larger of await largerStacks(catalogue, context, judged, holds)) {
     const parts: StackPart[] = larger.parts.map((part) => ({ ...part }));
     offer(
       'stack',
@@ -129,12 +135,13 @@ function dropUntilItHolds(
   island: Island,
   judged: JudgedStack,
   lane: Lane,
+  outcome: (plan: Plan) => Outcome,
 ): { readonly plan: Plan; readonly names: readonly string[] } | null {
   let plan = whole;
   const names: string[] = [];
   for (let step = 0; step < 12; step += 1) {
     const here = islandPlan(plan, island);
-    const now = outcomeOf(here, judged.stack);
+    const now = outcome(plan);
     if (now.fails.length === 0) return names.length > 0 ? { plan, names } : null;
     const context = demandContextOf(here);
     const items = benchItems(here, island).filter(
@@ -164,11 +171,23 @@ function dropUntilItHolds(
 }
 
 /** The next larger stack of the same inverter that holds, and the smallest of all that does. */
-function largerStacks(catalogue: Catalogue, context: DemandContext, judged: JudgedStack): Stack[] {
-  const holding = enumerateStacks(catalogue, context.plan.supply.system).filter(
-    (stack) => stack.name !== judged.stack.name && judgeStack(context, stack).meets,
-  );
-  const same = holding.find(({ inverter }) => inverter.id === judged.stack.inverter.id);
-  const any = holding[0];
-  return [same, any].filter((stack, i, all) => stack !== undefined && all.indexOf(stack) === i) as Stack[];
+async function largerStacks(
+  catalogue: Catalogue,
+  context: DemandContext,
+  judged: JudgedStack,
+  holds: (stack: Stack) => Promise<boolean>,
+): Promise<Stack[]> {
+  const { system } = context.plan.supply;
+  const others = enumerateStacks(catalogue, system)
+    .filter(({ name }) => name !== judged.stack.name)
+    .map((stack) => judgeStack(context, stack));
+  const same = others.filter(({ stack }) => stack.inverter.id === judged.stack.inverter.id);
+  const names = [
+    (await smallestHolding(same, holds)).smallest,
+    (await smallestHolding(others, holds)).smallest,
+  ];
+  return [...new Set(names)].flatMap((name) => {
+    const found = others.find(({ stack }) => stack.name === name);
+    return found ? [found.stack] : [];
+  });
 }

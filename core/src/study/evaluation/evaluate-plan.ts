@@ -15,8 +15,7 @@ import type { PowerDemand } from '../demand/power-demand.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { judgeStack, type JudgedStack } from './judge-stack.js';
-import { loadEffects, type LoadEffect } from './load-effects.js';
-import type { Margin } from '../margins/margin.js';
+import { selectStack, type StackSelection } from './select-stack.js';
 import { deliveredEnergyFigure, requiredNameplateFigure } from '../margins/requirement.js';
 
 export interface Requirement {
@@ -26,7 +25,7 @@ export interface Requirement {
 }
 
 /** Everything Levamen says about a job. */
-export interface Evaluation {
+export interface Evaluation extends StackSelection {
   /** What sources feed while the grid is away; each is judged on its own. */
   readonly islands: readonly Island[];
   /** The one everything here is about; null where no service is backed up. */
@@ -38,27 +37,15 @@ export interface Evaluation {
   readonly power: PowerDemand;
   readonly demandViews: readonly DemandView[];
   readonly requirement: Requirement;
-  /** The stack the margins are for: the user's choice, else the suggestion, else the nearest. */
-  readonly selected: JudgedStack | null;
-  readonly selectedBy: 'user' | 'suggestion' | 'nearest';
   /** Why the user's choice does not go together; '' where it does. */
   readonly chosenProblem: string;
-  readonly suggested: JudgedStack | null;
-  /** Stacks that satisfy every limit, smallest first. */
-  readonly meeting: readonly JudgedStack[];
-  /** Stacks smaller than the suggestion, or all where there is none: each fails something. */
-  readonly smaller: readonly JudgedStack[];
-  /** Those that fail by least. */
-  readonly nearly: readonly JudgedStack[];
-  readonly margins: readonly Margin[];
-  /** What each load costs; worked out when it is first looked at, since the margins do not need it. */
-  readonly loads: ReadonlyMap<string, LoadEffect>;
+  /** Every stack of the catalogue, smallest first. */
+  readonly judged: readonly JudgedStack[];
 }
-
-const worstRatio = ({ lacks }: JudgedStack): number => lacks[0]?.ratio ?? 0;
 
 /**
  * Works out a job: demand, requirement, every stack of the catalogue against every limit, and the margins of the selected one.
+ * Runtimes are rough until simulation has its say, see {@link withRuntimes}.
  *
  * @param whole a valid job
  * @param catalogue units to choose from
@@ -70,18 +57,11 @@ export function evaluatePlan(whole: Plan, catalogue: Catalogue, islandId = ''): 
   const plan = island ? islandPlan(whole, island) : { ...whole, loads: [] };
   const context = demandContextOf(plan);
   const judged = enumerateStacks(catalogue, plan.supply.system).map((stack) => judgeStack(context, stack));
-  const meeting = judged.filter(({ meets }) => meets);
-  const suggested = meeting[0] ?? null;
-  const failing = judged.filter(({ lacks }) => lacks.length > 0);
-  const nearly = failing.toSorted((a, b) => worstRatio(a) - worstRatio(b)).slice(0, 5);
   // Where nothing is backed up, the stack there is.
   const parts = island ? chosenFor(plan, island) : (plan.equipment.stacks[0]?.parts ?? null);
   const chosen = parts && assembleStack(parts, catalogue, plan.supply.system);
-  const selected = chosen?.ok
-    ? judgeStack(context, chosen.stack)
-    : (suggested ?? nearly[0] ?? judged[0] ?? null);
+  const selection = selectStack(judged, chosen?.ok ? judgeStack(context, chosen.stack) : null, null);
   const chosenProblem = chosen && !chosen.ok ? chosen.problem : '';
-  let effects: ReadonlyMap<string, LoadEffect> | undefined;
   return {
     islands,
     island,
@@ -95,16 +75,8 @@ export function evaluatePlan(whole: Plan, catalogue: Catalogue, islandId = ''): 
       lithium: requiredNameplateFigure(context, 'lithium'),
       leadAcid: requiredNameplateFigure(context, 'lead-acid'),
     },
-    selected,
-    selectedBy: chosen?.ok ? 'user' : suggested ? 'suggestion' : 'nearest',
+    ...selection,
     chosenProblem,
-    suggested,
-    meeting,
-    smaller: suggested ? judged.slice(0, judged.indexOf(suggested)) : failing,
-    nearly,
-    margins: selected?.margins ?? [],
-    get loads() {
-      return (effects ??= loadEffects(context, selected, whole.loads));
-    },
+    judged,
   };
 }

@@ -17,6 +17,7 @@ import {
 } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from './evaluate-plan.js';
+import { loadEffects } from './load-effects.js';
 import { aPlan, withStack } from '../../design/testing/plan.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
@@ -64,7 +65,8 @@ describe('islands', () => {
     expect(of('b').power.allAtOnce.powerVA).toBeCloseTo(900, 6);
     const both = house({ serviceId: 'b', school: 'service', islandId: 'a' });
     expect(evaluatePlan(both, builtInCatalogue).power.allAtOnce.powerVA).toBeCloseTo(1300, 6);
-    expect(of('a').loads.size).toBe(2);
+    const { context, selected } = of('a');
+    expect(loadEffects(context, selected, plan.loads).size).toBe(2);
   });
 
   it('leave nothing to judge where no service is backed up', () => {

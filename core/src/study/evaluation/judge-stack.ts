@@ -8,6 +8,9 @@ import { runtimeMargin } from '../margins/runtime-margin.js';
 import { startingMargin } from '../margins/starting-margin.js';
 import { stackEnergy, type StackEnergy } from '../margins/stack-energy.js';
 import type { Stack } from '../../equipment/index.js';
+import type { SeasonOutlook } from '../outage/outlook-of.js';
+import { simulatedRuntimeMargin } from '../outage/simulated-runtime-margin.js';
+import { withOverloadRisk } from '../outage/with-overload-risk.js';
 
 /** A stack with its margins. */
 export interface JudgedStack {
@@ -16,13 +19,24 @@ export interface JudgedStack {
   readonly margins: readonly Margin[];
   /** Binding margins that fail, worst first. */
   readonly lacks: readonly Margin[];
+  /** Nothing that binds fails; where its runtime is rough, that is a guess. */
   readonly meets: boolean;
+  /** Outages were simulated for it. */
+  readonly simulated: boolean;
 }
 
-/** All margins of one stack under one demand. Nothing is known while the backup set is empty. */
-export function judgeStack(context: DemandContext, stack: Stack): JudgedStack {
+/**
+ * All margins of one stack under one demand. Nothing is known while the backup set is empty.
+ *
+ * @param outlook the outages the brief asks to get through, as simulated; null: the runtime is a rough one, by a closed formula
+ */
+export function judgeStack(
+  context: DemandContext,
+  stack: Stack,
+  outlook: SeasonOutlook | null = null,
+): JudgedStack {
   const energy = stackEnergy(stack, context.settings);
-  const margins = [
+  const plain = [
     runtimeMargin(context, stack, energy),
     continuousMargin(context, stack),
     startingMargin(context, stack),
@@ -31,18 +45,23 @@ export function judgeStack(context: DemandContext, stack: Stack): JudgedStack {
     dailyMargin(context, stack, energy),
   ].filter((known) => known !== null);
   if (context.backupSet.length === 0) {
-    const unknown = margins.map((known) =>
-      margin({ ...known, ratio: NaN }, () => ({
+    const unknown = plain.map((known) =>
+      margin({ ...known, ratio: NaN, rough: false }, () => ({
         demand: known.demand,
         limit: known.limit,
         culprit: 'No load is in the backup set yet',
         cure: 'Put a load into the backup set.',
       })),
     );
-    return { stack, energy, margins: unknown, lacks: [], meets: false };
+    return { stack, energy, margins: unknown, lacks: [], meets: false, simulated: false };
   }
+  const margins = outlook
+    ? withOverloadRisk(plain, outlook).map((one) =>
+        one.key === 'runtime' ? simulatedRuntimeMargin(context.settings, one, outlook) : one,
+      )
+    : plain;
   const lacks = margins
     .filter(({ binding, verdict }) => binding && verdict === 'fails')
     .toSorted((a, b) => b.ratio - a.ratio);
-  return { stack, energy, margins, lacks, meets: lacks.length === 0 };
+  return { stack, energy, margins, lacks, meets: lacks.length === 0, simulated: outlook !== null };
 }

@@ -16,6 +16,10 @@ export interface Margin {
   readonly binding: boolean;
   readonly demand: Figure;
   readonly limit: Figure;
+  /** Worked out by a rough stand-in; says "≈", and nothing is decided by it. */
+  readonly rough: boolean;
+  /** Share of simulated outages of the required length that an overload of this kind ends early; null where none were played. */
+  readonly cutShortShare: number | null;
   /** True where the limit was not looked for beyond its value. */
   readonly limitAtLeast: boolean;
   /** What makes it so. */
@@ -34,20 +38,27 @@ export function verdictOf(ratio: number): Verdict {
   return ratio > tightAbove ? 'tight' : 'holds';
 }
 
-type MarginNow = Pick<Margin, 'key' | 'label' | 'ratio' | 'binding'> & { readonly limitAtLeast?: boolean };
+type MarginNow = Pick<Margin, 'key' | 'label' | 'ratio' | 'binding'> &
+  Partial<Pick<Margin, 'limitAtLeast' | 'rough' | 'cutShortShare'>> & {
+    /** It holds, but hardly, however much seems to be left. */
+    readonly hardly?: boolean;
+  };
 type MarginWorking = Pick<Margin, 'demand' | 'limit' | 'culprit' | 'cure'>;
 
 /**
  * A margin whose working is put together only when somebody looks at it: hundreds of stacks are judged at every edit, and
  * few of them are ever opened.
  */
-export function margin(now: MarginNow, working: () => MarginWorking): Margin {
+export function margin({ hardly = false, ...now }: MarginNow, working: () => MarginWorking): Margin {
   let known: MarginWorking | undefined;
+  const verdict = verdictOf(now.ratio);
   const look = (): MarginWorking => (known ??= working());
   return {
     limitAtLeast: false,
+    rough: false,
+    cutShortShare: null,
     ...now,
-    verdict: verdictOf(now.ratio),
+    verdict: hardly && verdict === 'holds' ? 'tight' : verdict,
     get demand() {
       return look().demand;
     },

@@ -22,6 +22,7 @@ export function runtimeMargin(context: DemandContext, stack: Stack, energy: Stac
       label: 'Runtime',
       ratio: context.settings.requiredRuntimeH.value / runtime.runtimeH,
       binding: context.plan.brief.goals.outage === 'decides',
+      rough: true,
     },
     () => runtimeWorking(context, stack, energy, runtime),
   );

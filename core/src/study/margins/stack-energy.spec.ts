@@ -6,6 +6,7 @@ import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { demandContextOf } from './demand-context-of.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
+import { loadEffects } from '../evaluation/load-effects.js';
 import { deliveredEnergyFigure, requiredNameplateFigure } from './requirement.js';
 import { stackEnergy, stackRuntime } from './stack-energy.js';
 
@@ -124,7 +125,9 @@ describe('what each load costs', () => {
     aLoad({ id: 'large', runningPowerW: 900, use: allSeasons(aroundTheClock) }),
     aLoad({ id: 'out', runningPowerW: 500, use: allSeasons(aroundTheClock) }),
   ];
-  const { loads: effects } = evaluatePlan(aPlan(loads, {}, ['out']), builtInCatalogue);
+  const plan = aPlan(loads, {}, ['out']);
+  const { context, selected } = evaluatePlan(plan, builtInCatalogue);
+  const effects = loadEffects(context, selected, plan.loads);
 
   it('is more for a larger one', () => {
     expect(effects.get('large')!.runtimeCostH!).toBeGreaterThan(effects.get('small')!.runtimeCostH!);

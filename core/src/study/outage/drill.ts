@@ -120,11 +120,11 @@ export class OutageDrill {
     const { minute, plan, stepper } = this;
     const running = this.loads.filter(({ load }) => this.closed.has(load.id));
     const { axes, axesBeside } = plan.hardware;
-    const steps = stepsBetween(running, plan.trace, minute, minute + 1, axes.length);
+    const steps = stepsBetween(running, plan.trace, minute, minute + 1);
     for (const load of running) {
       // What is switched on while its thermostat calls starts now.
       if (!this.justClosed.has(load.load.id) || load.surgeVA === 0 || this.nowW(load, minute) === 0) continue;
-      steps.push(...startSteps(load, minute, axes.length));
+      steps.push(...startSteps(load, minute));
     }
     this.justClosed.clear();
     this.recent = [...folded(this.recent, minute - this.lookBackMin, axes.length), ...steps].toSorted(

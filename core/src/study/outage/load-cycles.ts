@@ -87,19 +87,12 @@ export function loadCycles(
         at += length;
       }
     });
-    return Float64Array.from(spans);
+    return new Float64Array(spans);
   };
-  // A window asks for the same two or three days again and again.
   const kept: (Float64Array | undefined)[] = [];
-  const keptDay: number[] = [];
   const onDay = (day: number): Float64Array => {
     const inYear = ((day % 365) + 365) % 365;
-    const place = inYear & 3;
-    if (keptDay[place] !== inYear) {
-      keptDay[place] = inYear;
-      kept[place] = spansOf(inYear);
-    }
-    return kept[place]!;
+    return (kept[inYear] ??= spansOf(inYear));
   };
   return { load, onDay };
 }

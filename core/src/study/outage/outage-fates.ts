@@ -23,6 +23,8 @@ export interface FateWish {
   readonly chargeAt?: (hour: number) => number;
   /** Without it every outage is stepped through to its end; for measuring and checking. */
   readonly merge?: boolean;
+  /** Called with how each outage ended; false stops. */
+  readonly ended?: (survivedMin: number, cause: number) => boolean;
   /** Called now and then with the share that is done; false stops. */
   readonly goOn?: (share: number) => boolean;
 }
@@ -72,6 +74,7 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
     const survived = Math.min(end - begin, horizonMin);
     survivedMin[start] = survived;
     cause[start] = survived < horizonMin ? why : 0;
+    if (wish.ended && !wish.ended(survived, cause[start]!)) break;
   }
   return { survivedMin, cause, steppedMin };
 }

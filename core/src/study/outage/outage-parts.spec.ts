@@ -70,14 +70,14 @@ describe('demand', () => {
       fc.property(fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 4 }), (random) => {
         const loads = random.map((load, i) => ({ ...load, id: `l${i}` }));
         const traced = house(loads);
-        const trace = demandTrace(traced, 0, 1440, { wholeVA: 1e9, legVA: 1e9 });
+        const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA: 1e9, legVA: 1e9 });
         const energyWh = trace.demandW[0]!.reduce((sum, w) => sum + w / 60, 0);
         let spansWh = 0;
         for (const { cycles, powerW } of traced.loads) {
           eachSpan(cycles, 0, 1440, (from, to) => (spansWh += (powerW * (to - from)) / 60));
         }
         expect(energyWh).toBeCloseTo(spansWh, 6);
-        const steps = stepsBetween(traced.loads, trace, 0, 1440, 3);
+        const steps = stepsBetween(traced.loads, trace, 0, 1440);
         let now = 0;
         for (const { at: when, deltaVA } of steps) {
           now += deltaVA[0]!;
@@ -119,7 +119,7 @@ describe('demand', () => {
       ],
       { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
     );
-    const trace = demandTrace(traced, 0, 1440, { wholeVA: 1000, legVA: 1000 });
+    const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA: 1000, legVA: 1000 });
     expect(Math.max(...trace.demandW[0]!)).toBeLessThanOrEqual(1000);
     const offWh = trace.noRoomW.reduce((sum, w) => sum + w / 60, 0);
     // The base runs for half of the time, and touches a few minutes more.
@@ -158,10 +158,10 @@ describe('a motor that is let on where there is room', () => {
       { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
     );
     const startsUnder = (wholeVA: number) => {
-      const trace = demandTrace(traced, 0, 1440, { wholeVA, legVA: 1e9 });
+      const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA, legVA: 1e9 });
       const on = trace.managed[0]!.on;
       const resumed = [...on].filter((now, m) => m > 0 && now === 1 && on[m - 1] === 0).length;
-      const steps = stepsBetween(traced.loads, trace, 0, 1440, 3);
+      const steps = stepsBetween(traced.loads, trace, 0, 1440);
       const begun = steps.filter(({ surge, deltaVA }) => surge && deltaVA[0]! > 0).length;
       return { resumed, begun, peak: Math.max(...trace.peakVA[0]![0]!) };
     };
@@ -229,7 +229,7 @@ describe('overloads', () => {
       ],
       { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
     ).loads[0]!;
-    const steps = [onStep(traced, 2, 3), ...startSteps(traced, 2, 3)];
+    const steps = [onStep(traced, 2), ...startSteps(traced, 2)];
     const sums = steps.map(({ at: when, deltaVA }) => [Math.round(when * 60 * 10) / 10, [...deltaVA]]);
     expect(sums).toEqual([
       [120, [1000, 1000, 0]],

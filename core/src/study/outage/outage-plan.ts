@@ -13,9 +13,11 @@ import { type Generator, outageSettingsOf, type Vehicle } from '../../design/ind
 import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
 import { degreeFactors } from './degree-factors.js';
-import { demandTrace, type DemandTrace } from './demand-trace.js';
+import type { DemandSum } from './demand-sum.js';
+import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
 import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
+import type { KeptYear } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
 import { sunTrace, type SunTrace } from './sun-trace.js';
@@ -136,18 +138,29 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   };
 }
 
-/** Prepares a year of outages for a job and a stack under a year of weather. */
-export function outageYear(context: DemandContext, stack: Stack, weather: WeatherYear): OutageYear {
+/**
+ * Prepares a year of outages for a job and a stack under a year of weather.
+ *
+ * @param kept what is known already of this very weather
+ */
+export function outageYear(
+  context: DemandContext,
+  stack: Stack,
+  weather: WeatherYear,
+  kept?: KeptYear,
+): OutageYear {
   const { plan, settings } = context;
   const { outage, supply } = plan;
   const hardware = hardwareOf(context, stack);
   const house = traceHouse(supply.system, context.members, {
     seed: outage.seed,
     latitudeDeg: weather.latitudeDeg,
-    factors: degreeFactors(weather),
+    factors: kept ? kept.factors : degreeFactors(weather),
     household: outage.household,
     handsOn: settings.handsOn.value,
+    ...(kept ? { cyclesOf: kept.cyclesOf } : {}),
   });
+  const limits = { ...stack, system: supply.system };
   const place = outageSettingsOf(plan).batteryPlace.value;
   const batteryC = batteryTemperaturesC(place, settings.batteryTemperatureC.value, weather);
   return {
@@ -156,7 +169,7 @@ export function outageYear(context: DemandContext, stack: Stack, weather: Weathe
     weather,
     hardware,
     house,
-    sun: sunTrace(plan.sources.arrays, weather, { ...stack, system: supply.system }),
+    sun: kept ? kept.sun(plan.sources.arrays, limits) : sunTrace(plan.sources.arrays, weather, limits),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
     chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
       chargeShareAt(stack.chemistry, batteryC[h]!),
@@ -168,14 +181,21 @@ export function outageYear(context: DemandContext, stack: Stack, weather: Weathe
   };
 }
 
-/** Works out demand, overloads and pickups for a window of a prepared year. */
-export function outagePlan(year: OutageYear, fromMinute: number, minutes: number): OutagePlan {
+/**
+ * Works out demand, overloads and pickups for a window of a prepared year.
+ *
+ * @param sum demand of the window, where it is known already: of the loads that are on in any case
+ */
+export function outagePlan(
+  year: OutageYear,
+  fromMinute: number,
+  minutes: number,
+  sum?: DemandSum,
+): OutagePlan {
   const { hardware, house, stack } = year;
   const [whole, leg] = hardware.axes;
-  const trace = demandTrace(house, fromMinute, minutes, {
-    wholeVA: whole!.levels[0]!.aboveVA,
-    legVA: leg!.levels[0]!.aboveVA,
-  });
+  const limit = { wholeVA: whole!.levels[0]!.aboveVA, legVA: leg!.levels[0]!.aboveVA };
+  const trace = sum ? withManaged(house, sum, limit) : demandTrace(house, { fromMinute, minutes }, limit);
   const overloads = overloadMinutes(house, trace, hardware.axes);
   return {
     ...year,

@@ -125,22 +125,23 @@ export class OutageStepper {
     const generatorMaxW = generator === null ? 0 : generator.powerW;
     const locksSolarOut = generator !== null && generator.locksSolarOut;
 
+    // What counts is kept as whole numbers, so that the engine never has to guess.
     let chargeWh = state[at.chargeWh]!;
-    let stage = state[at.stage]!;
-    let darkNow = state[at.dark]!;
-    let tries = state[at.tries]!;
-    let upMin = state[at.upMin]!;
-    let engineNow = state[at.engine]!;
-    let engineMin = state[at.engineMin]!;
+    let stage = state[at.stage]! | 0;
+    let darkNow = state[at.dark]! | 0;
+    let tries = state[at.tries]! | 0;
+    let upMin = state[at.upMin]! | 0;
+    let engineNow = state[at.engine]! | 0;
+    let engineMin = state[at.engineMin]! | 0;
     let fuelL = state[at.fuelL]!;
     let vehicleWh = state[at.vehicleWh]!;
-    let waitedMin = state[at.waitedMin]!;
-    let cause = state[at.cause]!;
+    let waitedMin = state[at.waitedMin]! | 0;
+    let cause = state[at.cause]! | 0;
     let share = state[at.servedShare]!;
     let wantedW = demandW[stage]!;
     let marks = overloads[stage]!;
     let minute = from;
-    let ofYear = wrapMinute(plan.trace.fromMinute + from);
+    let ofYear = wrapMinute(plan.trace.fromMinute + from) | 0;
 
     for (; minute < to; minute += 1, ofYear = ofYear === minutesOfYear - 1 ? 0 : ofYear + 1) {
       if (untilDark && darkNow === dark.lockedOut) break;

@@ -22,22 +22,23 @@ export function overloadMinutes(
     const marks = new Uint8Array(trace.minutes);
     const running = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
-    const suspect = (m: number): boolean =>
-      peaks.some((peak, axis) => peak[m]! > axes[axis]!.levels[0]!.aboveVA + slackVA);
+    const over = new Uint8Array(trace.minutes);
+    peaks.forEach((peak, axis) => {
+      const limitVA = axes[axis]!.levels[0]!.aboveVA + slackVA;
+      for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
+    });
     let m = 0;
     let cutAt = -1;
     while (m < trace.minutes) {
-      if (!suspect(m)) {
-        m += 1;
-        continue;
-      }
+      m = over.indexOf(1, m);
+      if (m < 0) break;
       let end = m + 1;
       // A long stretch is cut, so that the lists of steps stay short; the next one looks back as far as a curve holds.
-      while (end < trace.minutes && end - m < 720 && suspect(end)) end += 1;
+      while (end < trace.minutes && end - m < 720 && over[end] === 1) end += 1;
       // What started in the minute before may still be starting.
       const from = Math.max(0, m - 1 - (m === cutAt ? longestMin : 0));
       cutAt = end;
-      const steps = stepsBetween(loads, trace, from, end, axes.length);
+      const steps = stepsBetween(loads, trace, from, end);
       markOverloads(steps, axes, from, end, marks);
       const surges = steps.some(({ surge }) => surge);
       if (surges && marks.subarray(from, end).some((mark) => mark > 0)) {

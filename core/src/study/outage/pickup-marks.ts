@@ -78,8 +78,8 @@ export class PickupMarks {
       const surges = surging.has(load);
       const at = surges ? restartDelayS(load.load) / 60 : 0;
       if (at >= followedMin) continue;
-      steps.push(onStep(load, at, axes.length));
-      if (surges) steps.push(...startSteps(load, at, axes.length));
+      steps.push(onStep(load, at));
+      if (surges) steps.push(...startSteps(load, at));
     }
     const minutes = new Uint8Array(followedMin);
     markOverloads(

@@ -1,7 +1,7 @@
 import type { Season } from '../../nature/index.js';
 import { dailyUse } from './daily-charge.js';
 import type { OutageYear } from './outage-plan.js';
-import { seasonOutlook } from './outage-study.js';
+import { seasonOutlook } from './season-outlook.js';
 
 /** What a held-back charge costs day by day, and what it buys. */
 export interface ReservePoint {

@@ -1,23 +1,22 @@
 import type { Catalogue } from '../../equipment/index.js';
-import { type Plan, settingsOf } from '../../design/index.js';
-import { seasonOutlook, studyYear, type OutageStudy, type SeasonOutlook } from './outage-study.js';
-
-/** An outage begins every so many hours: some five hundred in a season. */
-const everyH = 4;
+import { outlookOf, type SeasonOutlook } from './outlook-of.js';
+import { KeptYear } from './kept-year.js';
+import type { OutageStudy } from './outage-study.js';
+import { playedOfBrief } from './played-of-brief.js';
+import { runtimeQuestion, seedsOf } from './runtime-question.js';
 
 /**
- * The outages the brief asks to get through: those that begin in the design season, with the sun it counts on, followed for
- * half as long again as is required and for three days at least.
+ * The outages the brief asks to get through: those that begin in the design season of five years, with the sun it counts on.
  *
+ * @param kept years that were asked before; what they know is used again
  * @returns null where nothing is backed up
  */
-export function runtimeOutlook(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null {
-  const { plan } = study;
-  const settings = settingsOf(plan);
-  const sunless: Plan = { ...plan, sources: { ...plan.sources, arrays: [] } };
-  const played = settings.outageWeather.value === 'no-sun' ? { ...study, plan: sunless } : study;
-  const year = studyYear(played, catalogue);
-  const requiredH = settings.requiredRuntimeH.value;
-  const followedMin = Math.ceil(Math.max(72, requiredH * 1.5)) * 60;
-  return year && seasonOutlook(year, settings.designSeason.value, { everyH, requiredH, followedMin });
+export function runtimeOutlook(
+  study: OutageStudy,
+  catalogue: Catalogue,
+  kept: readonly KeptYear[] = seedsOf(study.plan).map((seed) => new KeptYear(seed)),
+): SeasonOutlook | null {
+  const { requiredH, followedMin } = runtimeQuestion(study);
+  const years = kept.map((year) => playedOfBrief(study, catalogue, year)).filter((played) => played !== null);
+  return years.length === 0 ? null : outlookOf(years, requiredH, followedMin);
 }

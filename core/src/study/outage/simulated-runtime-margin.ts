@@ -1,6 +1,6 @@
 import { derived, given, quantityText } from '../../base/index.js';
 import type { OutageWeather, Settings } from '../../design/index.js';
-import type { SeasonOutlook } from './outage-study.js';
+import type { SeasonOutlook } from './outlook-of.js';
 import type { Cause } from './outage-state.js';
 import { margin, type Margin } from '../margins/margin.js';
 
@@ -44,11 +44,20 @@ const endings: Partial<Readonly<Record<Cause, { readonly words: string; readonly
  * on usual weather.
  *
  * @param plain the margin by the closed formula: shortest runtime of a mean day, without sun
+ * @param rough the outlook is carried on from another plan
  */
-export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outlook: SeasonOutlook): Margin {
+export function simulatedRuntimeMargin(
+  settings: Settings,
+  plain: Margin,
+  outlook: SeasonOutlook,
+  rough = false,
+): Margin {
   const weather = settings.outageWeather.value;
   const reachedH = weather === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
   const season = settings.designSeason.value;
+  const required = settings.requiredRuntimeH.value;
+  const years = weather === 'usual' ? outlook.yearsMedianH : outlook.yearsNineteenOfTwentyH;
+  const [leastH, mostH] = [years[0]!, years.at(-1)!];
   const atLeast = reachedH >= outlook.followedH - 1e-6;
   const ending = weather === 'usual' ? outlook.usualEnding : outlook.hardEnding;
   const other = endings[ending.cause];
@@ -56,9 +65,12 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
     {
       key: 'runtime',
       label: 'Runtime',
-      ratio: settings.requiredRuntimeH.value / Math.max(reachedH, 1e-9),
+      ratio: required / Math.max(reachedH, 1e-9),
+      // One of the years falls short of what all of them together reach.
+      hardly: leastH < required,
       binding: plain.binding,
       limitAtLeast: atLeast,
+      rough,
     },
     () => ({
       demand: plain.demand,
@@ -79,12 +91,16 @@ export function simulatedRuntimeMargin(settings: Settings, plain: Margin, outloo
           plain: plain.limit,
         },
         assumptions: [
-          `${quantityText(outlook.requiredShare, 'share')} of them reach the required ${quantityText(settings.requiredRuntimeH.value, 'h')}; half reach ${quantityText(outlook.medianH, 'h')}, the shortest lasts ${quantityText(outlook.shortestH, 'h')}`,
+          `${quantityText(outlook.requiredShare, 'share')} of them reach the required ${quantityText(required, 'h')}; half reach ${quantityText(outlook.medianH, 'h')}, the shortest lasts ${quantityText(outlook.shortestH, 'h')}`,
           ...(atLeast
             ? [`each is followed for ${quantityText(outlook.followedH, 'h')}: it lasts at least that long`]
             : []),
+          ...(years.length > 1
+            ? [
+                `${years.length} years of weather and switching are played; alone they give ${quantityText(leastH, 'h')} to ${quantityText(mostH, 'h')}`,
+              ]
+            : []),
           'weather, loads and sources are those under Conditions in Outage',
-          'stacks in Sources are compared by the closed formula, without sun',
         ],
         levers: plain.limit.levers,
       }),

@@ -111,14 +111,21 @@ function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into:
 /**
  * What arrays give through a year, clipped minute by minute at what takes it: AC-coupled ones at what the battery's inverter
  * absorbs, on each leg and in all; DC-coupled ones at its inputs.
+ *
+ * @param hourlyOf power of an array by hour of the year, where it is known already
  */
-export function sunTrace(arrays: readonly SolarArray[], weather: WeatherYear, limits: SunLimits): SunTrace {
+export function sunTrace(
+  arrays: readonly SolarArray[],
+  weather: WeatherYear,
+  limits: SunLimits,
+  hourlyOf = (array: SolarArray): Float64Array => hourlyArrayW(array, weather),
+): SunTrace {
   const minutes = hoursOfYear * 60;
   const trace: SunTrace = { acW: new Float32Array(minutes), dcW: new Float32Array(minutes) };
   const { legs } = systemFacts[limits.system];
   const groups = new Map<LegSet, Group>();
   for (const array of arrays) {
-    const hourly = hourlyArrayW(array, weather);
+    const hourly = hourlyOf(array);
     if (array.coupling === 'dc') {
       addMinutes(hourly, trace.dcW);
       continue;

@@ -7,36 +7,56 @@ import type { TracedLoad } from './traced-house.js';
 export interface Step {
   /** Minutes from the beginning of the trace. */
   readonly at: number;
+  /** Shared between steps; not to be written to. */
   readonly deltaVA: Float64Array;
   /** Part of a start, over and above running. */
   readonly surge: boolean;
 }
 
-/** What a change of a load's power does to the whole and to each leg, VA. */
-const onAxes = ({ legVA, powerVA }: TracedLoad, wholeVA: number, axes: number): Float64Array =>
-  Float64Array.from({ length: axes }, (_, axis) =>
-    axis === 0 ? wholeVA : powerVA > 0 ? wholeVA * (legVA[axis - 1]! / powerVA) : 0,
-  );
+/** What the switching of a load does to the whole and to each leg, VA. */
+interface Deltas {
+  readonly on: Float64Array;
+  readonly off: Float64Array;
+  readonly surge: Float64Array;
+  readonly falls: Float64Array;
+  readonly ends: Float64Array;
+}
+
+/** Worked out once a load: a window has thousands of steps. */
+const known = new WeakMap<TracedLoad, Deltas>();
+
+function deltasOf(load: TracedLoad): Deltas {
+  const found = known.get(load);
+  if (found) return found;
+  const { powerVA, legVA, surgeVA } = load;
+  const shares = [1, ...legVA.map((va) => (powerVA > 0 ? va / powerVA : 0))];
+  const on = (wholeVA: number): Float64Array => Float64Array.from(shares, (share) => share * wholeVA);
+  const deltas = {
+    on: on(powerVA),
+    off: on(-powerVA),
+    surge: on(surgeVA),
+    falls: on(-surgeVA * (1 - fallLevel)),
+    ends: on(-surgeVA * fallLevel),
+  };
+  known.set(load, deltas);
+  return deltas;
+}
 
 /** The surge of a start on top of running, in two steps of {@link startShape}: its plateau, the mean of its fall, then gone. */
-export function startSteps(load: TracedLoad, at: number, axes: number): Step[] {
+export function startSteps(load: TracedLoad, at: number): Step[] {
   const surgeMin = load.surgeS / 60;
-  const step = (after: number, wholeVA: number): Step => ({
-    at: at + after * surgeMin,
-    deltaVA: onAxes(load, wholeVA, axes),
-    surge: true,
-  });
+  const { surge, falls, ends } = deltasOf(load);
   return [
-    step(0, load.surgeVA),
-    step(plateauShare, -load.surgeVA * (1 - fallLevel)),
-    step(1, -load.surgeVA * fallLevel),
+    { at, deltaVA: surge, surge: true },
+    { at: at + plateauShare * surgeMin, deltaVA: falls, surge: true },
+    { at: at + surgeMin, deltaVA: ends, surge: true },
   ];
 }
 
 /** A load that is there from a moment on. */
-export const onStep = (load: TracedLoad, at: number, axes: number): Step => ({
+export const onStep = (load: TracedLoad, at: number): Step => ({
   at,
-  deltaVA: onAxes(load, load.powerVA, axes),
+  deltaVA: deltasOf(load).on,
   surge: false,
 });
 
@@ -46,12 +66,10 @@ export function stepsBetween(
   trace: Pick<DemandTrace, 'fromMinute' | 'managed'>,
   from: number,
   to: number,
-  axes: number,
 ): Step[] {
   const steps: Step[] = [];
-  const add = (load: TracedLoad, at: number, wholeVA: number): void =>
-    void steps.push({ at, deltaVA: onAxes(load, wholeVA, axes), surge: false });
   for (const load of loads) {
+    const { off } = deltasOf(load);
     const runs = trace.managed.find(({ load: other }) => other.load === load.load)?.on;
     eachSpan(load.cycles, trace.fromMinute + from, to - from, (begin, end, starts) => {
       if (runs) {
@@ -59,18 +77,16 @@ export function stepsBetween(
           if (runs[from + m] !== 1) continue;
           const on = from + Math.max(begin, m);
           const goesOn = from + m > 0 ? runs[from + m - 1] === 1 : true;
-          add(load, on, load.powerVA);
+          steps.push(onStep(load, on), { at: from + Math.min(end, m + 1), deltaVA: off, surge: false });
           if (load.surgeVA > 0 && ((starts && on === from + begin) || !goesOn)) {
-            steps.push(...startSteps(load, on, axes));
+            steps.push(...startSteps(load, on));
           }
-          add(load, from + Math.min(end, m + 1), -load.powerVA);
         }
         return;
       }
-      add(load, from + begin, load.powerVA);
-      add(load, from + end, -load.powerVA);
-      if (starts && load.surgeVA > 0) steps.push(...startSteps(load, from + begin, axes));
+      steps.push(onStep(load, from + begin), { at: from + end, deltaVA: off, surge: false });
+      if (starts && load.surgeVA > 0) steps.push(...startSteps(load, from + begin));
     });
   }
-  return steps.toSorted((a, b) => a.at - b.at);
+  return steps.sort((a, b) => a.at - b.at);
 }

@@ -15,6 +15,8 @@ export interface TracedLoad {
   readonly load: Load;
   readonly tier: Tier;
   readonly cycles: LoadCycles;
+  /** Share of its hours of use that the household keeps. */
+  readonly useFactor: number;
   readonly kept: Kept;
   /** Stage of shedding from which on it is off; Infinity where the charge never sheds it. */
   readonly offFromStage: number;
@@ -29,6 +31,10 @@ export interface TracedLoad {
   readonly order: number;
 }
 
+/** Part of a load's start on a leg, VA. */
+export const surgeOnLegVA = ({ surgeVA, powerVA, legVA }: TracedLoad, leg: number): number =>
+  powerVA > 0 ? surgeVA * (legVA[leg]! / powerVA) : 0;
+
 export interface TracedHouse {
   readonly system: SupplySystem;
   readonly loads: readonly TracedLoad[];
@@ -42,6 +48,8 @@ export interface HouseHabits {
   readonly factors: DegreeFactors;
   readonly household: Scenario['household'];
   readonly handsOn: boolean;
+  /** Cycles that are known already; worked out where nothing is said. */
+  readonly cyclesOf?: (load: Load, useFactor: number) => LoadCycles;
 }
 
 /** The loads of a backup set as an outage plays them. */
@@ -55,6 +63,10 @@ export function traceHouse(
     ...new Set(counted.flatMap(({ shed }) => (shed?.when === 'charge' ? [shed.belowCharge] : []))),
   ].toSorted((a, b) => b - a);
   const { legs } = systemFacts[system];
+  const cyclesOf =
+    habits.cyclesOf ??
+    ((load: Load, useFactor: number) =>
+      loadCycles(load, habits.seed, habits.latitudeDeg, habits.factors, useFactor));
   const loads = counted.flatMap(({ load, shed }): TracedLoad[] => {
     const useFactor = useKept[habits.household][load.tier];
     if (useFactor === 0) return [];
@@ -64,7 +76,8 @@ export function traceHouse(
       {
         load,
         tier: load.tier,
-        cycles: loadCycles(load, habits.seed, habits.latitudeDeg, habits.factors, useFactor),
+        cycles: cyclesOf(load, useFactor),
+        useFactor,
         kept: shed?.when === 'charge' ? 'by-charge' : shed?.when === 'power' ? 'where-room' : 'always',
         offFromStage: shed?.when === 'charge' ? thresholds.indexOf(shed.belowCharge) + 1 : Infinity,
         powerW: load.quantity * load.runningPowerW,

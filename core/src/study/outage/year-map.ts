@@ -1,4 +1,5 @@
 import { monthOf, type Season, seasonOfDay } from '../../nature/index.js';
+import { reachedOf } from './reached-of.js';
 import { causes, type Cause } from './outage-state.js';
 
 /** Outages that begin in a month at a clock hour. */
@@ -78,5 +79,5 @@ export function reachedMin(survivedMin: ArrayLike<number>, hours: readonly numbe
   const values = hours.map((hour) => survivedMin[hour]!).filter((value) => !Number.isNaN(value));
   if (values.length === 0) return NaN;
   values.sort((a, b) => a - b);
-  return values[Math.min(values.length - 1, Math.floor(values.length * (1 - share)))]!;
+  return reachedOf(values, share);
 }

@@ -5,7 +5,7 @@ import { DeviceDatabase } from './device-database';
 /** Answers kept at most; the oldest go. */
 const mostKept = 40;
 /** Changes when what the studies compute changes: answers of before are forgotten then. */
-const edition = 1;
+const edition = 2;
 
 /** Keeps answers to long studies, so that a reload, a visit elsewhere or an undo does not ask them again. */
 @Injectable({ providedIn: 'root' })

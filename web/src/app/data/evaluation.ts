@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Catalogue } from '@levamen/core/equipment';
 import { placeLocale, type PlaceLocale } from '@levamen/core/present';
-import { evaluatePlan } from '@levamen/core/study';
+import { carriedOn, type Evaluation, evaluatePlan, type Known, withRuntimes } from '@levamen/core/study';
 import { retry } from 'rxjs';
 import { JobSession } from './job-session';
 import { JobsApi } from './jobs-api';
@@ -21,10 +21,20 @@ export class EvaluationService {
   );
   /** The island that is looked at; '' is the first. Margins and stacks are those of its source. */
   readonly islandId = signal('');
-  readonly evaluation = computed(() => {
+  /** With runtimes by the closed formula, which answers at once. */
+  readonly rough = computed(() => {
     const plan = this.session.plan();
     const catalogue = this.catalogue();
     return plan && catalogue.length > 0 ? evaluatePlan(plan, catalogue, this.islandId()) : null;
+  });
+  /** What was simulated last; {@link Runtimes} puts it here. */
+  readonly known = signal<Known | null>(null);
+  /** The one that everything shows: simulated, or marked as rough while a new answer is worked out. */
+  readonly evaluation = computed((): Evaluation | null => {
+    const rough = this.rough();
+    const known = this.known();
+    if (!rough || !known || known.rough.island?.id !== rough.island?.id) return rough;
+    return known.rough === rough ? withRuntimes(rough, known.runtimes) : carriedOn(rough, known);
   });
   readonly island = computed(() => this.evaluation()?.island ?? null);
   readonly units = computed(() => this.session.plan()?.site.units ?? 'metric');

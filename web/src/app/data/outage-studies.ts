@@ -1,6 +1,17 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import type { Season } from '@levamen/core/nature';
-import type { HelpfulChange, OutageRun, OutageStudy, ReservePoint, SeasonOutlook } from '@levamen/core/study';
+import type { Catalogue } from '@levamen/core/equipment';
+import {
+  type BriefTally,
+  type HelpfulChange,
+  type OutageRun,
+  type OutageStudy,
+  outlookOf,
+  type ReservePoint,
+  runtimeQuestion,
+  type SeasonOutlook,
+  seedsOf,
+} from '@levamen/core/study';
 import type { Remote } from 'comlink';
 import { filter, map, type Observable } from 'rxjs';
 import { EvaluationService } from './evaluation';
@@ -12,6 +23,8 @@ import type { FatesOfHours, OutageApi } from '../workers/outage-api';
 /** The year is played in stretches, so that progress shows and both workers end at about the same time. */
 const stretches = 16;
 const hoursOfYear = 8760;
+/** Workers that share the years of the brief. */
+const briefWorkers = Math.max(1, Math.min(2, navigator.hardwareConcurrency || 2));
 
 /** How outages of a whole year end, as far as they are played. */
 export interface YearOfFates {
@@ -39,19 +52,27 @@ export class OutageStudies {
   private readonly long = new WorkerPool<OutageApi>(newWorker);
   private readonly single = new WorkerPool<OutageApi>(newWorker, 1);
   private readonly compared = new WorkerPool<OutageApi>(newWorker, 1);
-  private readonly ofBrief = new WorkerPool<OutageApi>(newWorker, 1);
+  /** Each keeps the years it was asked about, so that the next question costs only what has changed. */
+  private readonly ofBrief = new WorkerPool<OutageApi>(newWorker, briefWorkers);
 
-  /** What is studied; null while there is nothing to play, or its weather is not here yet. */
-  readonly study = computed((): OutageStudy | null => {
+  /** What is studied, whatever units are behind it; null while there is nothing to play, or its weather is not here yet. */
+  readonly asked = computed((): Omit<OutageStudy, 'parts'> | null => {
     const plan = this.session.plan();
-    const evaluation = this.evaluations.evaluation();
-    const selected = evaluation?.selected;
-    if (!plan || !selected || evaluation.context.backupSet.length === 0) return null;
+    const rough = this.evaluations.rough();
+    if (!plan || !rough || rough.context.backupSet.length === 0) return null;
     const weather = this.weather.year();
     if (plan.outage.weatherId !== null && !weather.ready) return null;
-    const islandId = evaluation.island?.id ?? '';
-    return { plan, islandId, parts: selected.stack.parts, weather: weather.year };
+    return { plan, islandId: rough.island?.id ?? '', weather: weather.year };
   });
+  /** The same with the units in use. */
+  readonly study = computed(
+    (): OutageStudy | null => {
+      const asked = this.asked();
+      const selected = this.evaluations.evaluation()?.selected;
+      return asked && selected ? { ...asked, parts: selected.stack.parts } : null;
+    },
+    { equal: sameStudy },
+  );
 
   constructor() {
     inject(DestroyRef).onDestroy(() => {
@@ -75,13 +96,35 @@ export class OutageStudies {
 
   /** The outages the brief asks to get through. */
   runtime(study: OutageStudy): Observable<SeasonOutlook | null> {
+    const { requiredH, followedMin } = runtimeQuestion(study);
+    return this.askBrief(study, (there, catalogue, seeds) => there.playBrief(study, catalogue, seeds)).pipe(
+      map((parts) => {
+        const years = parts.flat();
+        return years.length === 0 ? null : outlookOf(years, requiredH, followedMin);
+      }),
+    );
+  }
+
+  /** How many of them end too early, in parts; those of what does not hold are not all played. */
+  tally(study: OutageStudy): Observable<readonly BriefTally[]> {
+    return this.askBrief(study, (there, catalogue, seeds) => there.tallyBrief(study, catalogue, seeds));
+  }
+
+  /** Each worker is asked about the same years every time. */
+  private askBrief<T>(
+    study: OutageStudy,
+    ask: (there: RemoteOutage, catalogue: Catalogue, seeds: readonly number[]) => Promise<T>,
+  ): Observable<readonly T[]> {
     const catalogue = [...this.evaluations.catalogue()];
-    const task = (there: RemoteOutage): Promise<SeasonOutlook | null> => there.runtime(study, catalogue);
+    const tasks = Array.from({ length: briefWorkers }, (_, worker) => {
+      const seeds = seedsOf(study.plan).filter((__, index) => index % briefWorkers === worker);
+      return (there: RemoteOutage): Promise<T> => ask(there, catalogue, seeds);
+    });
     return this.ofBrief
-      .run(study, () => Promise.resolve(), [task], 'keep')
+      .run({}, () => Promise.resolve(), tasks, 'keep')
       .pipe(
         filter(({ done, of }) => done === of),
-        map(({ results }) => results[0] ?? null),
+        map(({ results }) => results as readonly T[]),
       );
   }
 
@@ -126,20 +169,18 @@ export class OutageStudies {
     );
   }
 
-  /** The season as it is, and with each change. */
+  /** The outages the brief asks to get through, as it is and with each change. */
   changes(
     study: OutageStudy,
     changes: readonly HelpfulChange[],
-    season: Season,
-    requiredH: number,
   ): Observable<PoolProgress<SeasonOutlook | null>> {
     const catalogue = [...this.evaluations.catalogue()];
     const studies: OutageStudy[] = [study, ...changes.map(({ plan, parts }) => ({ ...study, plan, parts }))];
-    const tasks = studies.map((one) => async (there: RemoteOutage): Promise<SeasonOutlook | null> => {
-      await there.prepare(one, catalogue);
-      return there.outlook(season, { everyH: 3, requiredH });
-    });
-    // Each task prepares its own year, so the key is one that nothing else has.
+    const tasks = studies.map(
+      (one) =>
+        (there: RemoteOutage): Promise<SeasonOutlook | null> =>
+          there.runtime(one, catalogue),
+    );
     return this.long.run({}, () => Promise.resolve(), tasks);
   }
 
@@ -175,3 +216,12 @@ export class OutageStudies {
 }
 
 type RemoteOutage = Remote<OutageApi>;
+
+const sameStudy = (a: OutageStudy | null, b: OutageStudy | null): boolean =>
+  a === b ||
+  (a !== null &&
+    b !== null &&
+    a.plan === b.plan &&
+    a.islandId === b.islandId &&
+    a.weather === b.weather &&
+    JSON.stringify(a.parts) === JSON.stringify(b.parts));

@@ -18,8 +18,8 @@ import { EvaluationService } from '../data/evaluation';
 import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText, unreadableJob } from '../data/jobs-api';
-import { MarginsService } from '../data/margins';
 import { OutageStudies } from '../data/outage-studies';
+import { Runtimes } from '../data/runtimes';
 import { WeatherYears } from '../data/weather-years';
 
 import { CommandPalette } from './command-palette';
@@ -64,7 +64,7 @@ import { WorkingDrawer } from './working-drawer';
     EvaluationService,
     WeatherYears,
     OutageStudies,
-    MarginsService,
+    Runtimes,
     Working,
     Focus,
     { provide: PLACE_LOCALE, useFactory: () => inject(EvaluationService).locale },
@@ -74,6 +74,8 @@ import { WorkingDrawer } from './working-drawer';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JobShell {
+  /** At work as long as a job is open. */
+  protected readonly runtimes = inject(Runtimes);
   protected readonly session = inject(JobSession);
   protected readonly working = inject(Working);
   protected readonly appearance = inject(Appearance);

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { comparedTexts, type UnitSystem } from '@levamen/core/base';
 import type { Margin } from '@levamen/core/study';
 import { EvaluationService } from '../data/evaluation';
-import { MarginsService } from '../data/margins';
 import { VerdictMark } from '../ui/verdict-mark';
 import { Working } from './working';
 
@@ -60,16 +59,13 @@ const figuresText = (margin: Margin, units: UnitSystem): string => {
 export class MarginStrip {
   protected readonly working = inject(Working);
   private readonly evaluations = inject(EvaluationService);
-  private readonly shown = inject(MarginsService);
 
   protected readonly cells = computed((): Cell[] => {
     const units = this.evaluations.units();
-    const rough = ({ key, verdict }: Margin): boolean =>
-      key === 'runtime' && verdict !== 'unknown' && !this.shown.runtimeIsSimulated();
-    return this.shown.margins().map((margin) => ({
+    return (this.evaluations.evaluation()?.margins ?? []).map((margin) => ({
       margin,
-      figures: `${rough(margin) ? '≈ ' : ''}${figuresText(margin, units)}`,
-      simulated: margin.key === 'runtime' && this.shown.runtimeIsSimulated(),
+      figures: `${margin.rough ? '≈ ' : ''}${figuresText(margin, units)}`,
+      simulated: margin.key === 'runtime' && margin.verdict !== 'unknown' && !margin.rough,
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
     }));
   });

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Figure } from '@levamen/core/base';
 import type { Margin, MarginKey } from '@levamen/core/study';
-import { MarginsService } from '../data/margins';
+import { EvaluationService } from '../data/evaluation';
 
 /** What the working drawer shows: a margin, or a figure and the way that led to it. */
 type Subject =
@@ -10,7 +10,7 @@ type Subject =
 /** Opens and steers the working drawer. A margin that is open follows every edit. */
 @Injectable()
 export class Working {
-  private readonly shown = inject(MarginsService);
+  private readonly evaluations = inject(EvaluationService);
   private readonly subject = signal<Subject | null>(null);
   private readonly path = signal<readonly Figure[]>([]);
   private opener: HTMLElement | null = null;
@@ -19,7 +19,7 @@ export class Working {
   readonly margin = computed((): Margin | null => {
     const subject = this.subject();
     if (subject?.kind !== 'margin' || this.path().length > 0) return null;
-    return this.shown.margins().find(({ key }) => key === subject.key) ?? null;
+    return this.evaluations.evaluation()?.margins.find(({ key }) => key === subject.key) ?? null;
   });
   readonly figure = computed((): Figure | null => {
     const subject = this.subject();

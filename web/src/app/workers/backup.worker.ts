@@ -1,19 +1,44 @@
-import { evaluatePlan, substituteOutcomes, suggestBackup, waysToMend } from '@levamen/core/study';
+import { assembleStack, type Catalogue } from '@levamen/core/equipment';
+import { islandPlan, islandsOf } from '@levamen/core/design';
+import {
+  demandContextOf,
+  judgeStack,
+  type OutageStudy,
+  Simulation,
+  substituteOutcomes,
+  suggestHolding,
+  waysToMend,
+} from '@levamen/core/study';
 import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 
+/** The island of a study, its stack with its margins, and the simulation that answers for it. */
+function prepared({ plan, islandId, parts, weather }: OutageStudy, catalogue: Catalogue) {
+  const islands = islandsOf(plan);
+  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const assembled = assembleStack(parts, catalogue, plan.supply.system);
+  if (!island || !assembled.ok) return null;
+  const { stack } = assembled;
+  const simulation = new Simulation(plan, catalogue, islandId, weather);
+  const outlook = simulation.outlook(plan, parts);
+  const judged = judgeStack(demandContextOf(islandPlan(plan, island)), stack, outlook);
+  return { island, stack, judged, simulation };
+}
+
 const api: BackupApi = {
-  suggest: (plan, catalogue, islandId, parts, limitMs) => {
+  suggest: (study, catalogue, limitMs) => {
+    const { plan, islandId, parts, weather } = study;
+    const simulation = new Simulation(plan, catalogue, islandId, weather);
     const until = performance.now() + limitMs;
-    return suggestBackup(plan, catalogue, islandId, parts, () => performance.now() > until);
+    return suggestHolding(plan, catalogue, islandId, parts, simulation, () => performance.now() > until);
   },
-  mend: (plan, catalogue, islandId) => {
-    const { island, selected } = evaluatePlan(plan, catalogue, islandId);
-    return island && selected ? waysToMend(plan, catalogue, island, selected) : null;
+  mend: async (study, catalogue) => {
+    const of = prepared(study, catalogue);
+    return of && waysToMend(study.plan, catalogue, of.island, of.judged, of.simulation);
   },
-  substitutes: (plan, catalogue, islandId) => {
-    const { island, selected } = evaluatePlan(plan, catalogue, islandId);
-    return island && selected ? substituteOutcomes(plan, island, selected.stack) : [];
+  substitutes: (study, catalogue) => {
+    const of = prepared(study, catalogue);
+    return of ? substituteOutcomes(study.plan, of.island, of.stack, of.simulation) : [];
   },
 };
 expose(api);

@@ -1,6 +1,13 @@
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue } from '@levamen/core/equipment';
-import type { OutageRun, OutageStudy, ReservePoint, SeasonOutlook, SeasonWish } from '@levamen/core/study';
+import type {
+  BriefTally,
+  OutageRun,
+  OutageStudy,
+  PlayedSeason,
+  ReservePoint,
+  SeasonOutlook,
+} from '@levamen/core/study';
 
 /** How outages from a stretch of hours end. */
 export interface FatesOfHours {
@@ -23,8 +30,10 @@ export interface OutageApi {
    * @returns for each of them minutes survived by hour of the year; NaN for hours that were not played
    */
   seed(seed: number, everyH: number, startCharges: readonly number[]): readonly Float32Array[];
-  outlook(season: Season, wish: SeasonWish): SeasonOutlook | null;
-  /** The outages the brief asks to get through; prepares by itself. */
+  /** The outages the brief asks to get through; prepares by itself, and keeps what it has worked out. */
   runtime(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null;
+  /** Some years of them. */
+  playBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): PlayedSeason[];
+  tallyBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): BriefTally;
   reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
 }

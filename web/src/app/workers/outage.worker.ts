@@ -1,15 +1,18 @@
 import type { Catalogue } from '@levamen/core/equipment';
 import {
   horizonMin,
+  KeptYear,
   outageFates,
   outagePlan,
   type OutageStudy,
   type OutageYear,
+  playedOfBrief,
   playOutage,
   reservePoint,
   runtimeOutlook,
-  seasonOutlook,
+  seedsOf,
   studyYear,
+  tallyOfBrief,
   windowFor,
 } from '@levamen/core/study';
 import { expose, transfer } from 'comlink';
@@ -20,6 +23,13 @@ let present: {
   readonly catalogue: Catalogue;
   readonly year: OutageYear;
 } | null = null;
+
+/** Years that were asked about last. */
+let kept: readonly KeptYear[] = [];
+const yearsOf = (seeds: readonly number[]): readonly KeptYear[] => {
+  kept = seeds.map((seed) => kept.find((year) => year.seed === seed) ?? new KeptYear(seed));
+  return kept;
+};
 
 const api: OutageApi = {
   prepare: (study, catalogue) => {
@@ -47,8 +57,10 @@ const api: OutageApi = {
       return outageFates(plan, { hours: 8760, everyH, horizonMin, chargeAt }).survivedMin;
     });
   },
-  outlook: (season, wish) => present && seasonOutlook(present.year, season, wish),
-  runtime: (study, catalogue) => runtimeOutlook(study, catalogue),
+  runtime: (study, catalogue) => runtimeOutlook(study, catalogue, yearsOf(seedsOf(study.plan))),
+  playBrief: (study, catalogue, seeds) =>
+    yearsOf(seeds).flatMap((year) => playedOfBrief(study, catalogue, year) ?? []),
+  tallyBrief: (study, catalogue, seeds) => tallyOfBrief(study, catalogue, yearsOf(seeds)),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(present.year, heldBack, season, requiredH),
 };

@@ -1,9 +1,11 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import type { Mending, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type { Catalogue } from '@levamen/core/equipment';
+import type { Mending, OutageStudy, SubstituteOutcome, Suggestion } from '@levamen/core/study';
 import type { Plan } from '@levamen/core/design';
 import { wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { OutageStudies } from '../../data/outage-studies';
 import type { BackupApi } from '../../workers/backup-api';
 
 /** An answer, and the job it was worked out for. */
@@ -21,6 +23,7 @@ const limitMs = 2500;
 export class BackupSearch {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
+  private readonly studies = inject(OutageStudies);
   private worker: Worker | null = null;
   private remote: Remote<BackupApi> | null = null;
 
@@ -39,24 +42,21 @@ export class BackupSearch {
 
   suggest(): Promise<void> {
     return this.ask(
-      (there, plan, islandId) => {
-        const parts = this.evaluations.evaluation()?.selected?.stack.parts ?? [];
-        return there.suggest(plan, [...this.evaluations.catalogue()], islandId, [...parts], limitMs);
-      },
+      (there, study, catalogue) => there.suggest(study, catalogue, limitMs),
       (answer) => this.suggested.set(answer),
     );
   }
 
   mend(): Promise<void> {
     return this.ask(
-      (there, plan, islandId) => there.mend(plan, [...this.evaluations.catalogue()], islandId),
+      (there, study, catalogue) => there.mend(study, catalogue),
       (answer) => this.mended.set(answer),
     );
   }
 
   lookForSubstitutes(): Promise<void> {
     return this.ask(
-      (there, plan, islandId) => there.substitutes(plan, [...this.evaluations.catalogue()], islandId),
+      (there, study, catalogue) => there.substitutes(study, catalogue),
       (answer) => this.substituted.set(answer),
     );
   }
@@ -70,17 +70,17 @@ export class BackupSearch {
   }
 
   private async ask<T>(
-    question: (there: Remote<BackupApi>, plan: Plan, islandId: string) => Promise<T>,
+    question: (there: Remote<BackupApi>, study: OutageStudy, catalogue: Catalogue) => Promise<T>,
     take: (answer: Answer<T>) => void,
   ): Promise<void> {
-    const plan = this.session.plan();
-    if (!plan || this.busy()) return;
-    const islandId = this.evaluations.island()?.id ?? '';
+    const study = this.studies.study();
+    if (!study || this.busy()) return;
+    const { plan, islandId } = study;
     this.busy.set(true);
     this.problem.set('');
     const there = this.there();
     try {
-      const value = await question(there, plan, islandId);
+      const value = await question(there, study, [...this.evaluations.catalogue()]);
       take({ plan, islandId, value });
     } catch {
       this.problem.set('The search ended unexpectedly. Try again.');

@@ -13,8 +13,8 @@ interface OutcomeView {
   readonly verdict: string;
 }
 
-const outcomeView = ({ runtimeH, runningVA, startRatio, fails }: Outcome): OutcomeView => ({
-  runtime: quantityText(runtimeH, 'h'),
+const outcomeView = ({ runtimeH, runtimeAtLeast, runningVA, startRatio, fails }: Outcome): OutcomeView => ({
+  runtime: `${runtimeAtLeast ? '≥ ' : ''}${quantityText(runtimeH, 'h')}`,
   running: quantityText(runningVA, 'VA'),
   start: quantityText(startRatio, 'share'),
   verdict:

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { backupSchema } from '@levamen/core/design';
+import { quantityText } from '@levamen/core/base';
 import type { Suggestion } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { formOf } from '../../ui/form';
@@ -54,8 +55,11 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
               >, the present set {{ found.presentWorth
               }}{{ presentHolds() ? '' : ', but that does not hold' }}.
               <span class="small">
+                @if (found.reachedH !== null) {
+                  Simulated: it reaches {{ hours(found.reachedH) }}.
+                }
                 @if (found.proven) {
-                  Exact: no other set that holds is worth more.
+                  No other set that holds is worth more, as far as a search by mean days can tell.
                 } @else {
                   The best found in the time; none can be worth more than {{ found.boundWorth }}.
                 }
@@ -133,6 +137,8 @@ export class SuggestionView {
   protected readonly binding = computed(() =>
     (this.answer()?.value?.binding ?? []).map((key) => words[key]).join(', then '),
   );
+
+  protected readonly hours = (value: number): string => quantityText(value, 'h');
 
   protected ask(): void {
     void this.search.suggest();

@@ -11,13 +11,12 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { circuitLegSets } from '@levamen/core/house';
-import type { LoadEffect } from '@levamen/core/study';
+import { type LoadEffect, loadEffects } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
 import { injectFindings } from '../../data/findings';
-import { MarginsService } from '../../data/margins';
 import { JobSession } from '../../data/job-session';
 
 import { FigureButton } from '../../ui/figure-button';
@@ -45,7 +44,6 @@ export class LoadsStage {
   protected readonly edits = inject(LoadEdits);
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
-  private readonly shown = inject(MarginsService);
   private readonly focus = inject(Focus);
   private readonly asked = this.focus.of('loads');
   private readonly table = viewChild(LoadsTable);
@@ -82,7 +80,7 @@ export class LoadsStage {
     const evaluation = this.evaluation();
     const loads = this.plan()?.loads ?? [];
     if (!evaluation) return null;
-    const runtime = this.shown.margins().find(({ key }) => key === 'runtime');
+    const runtime = evaluation.margins.find(({ key }) => key === 'runtime');
     const continuous = evaluation.margins.find(({ key }) => key === 'continuous');
     return {
       inSet: this.kept().size,
@@ -97,7 +95,9 @@ export class LoadsStage {
   protected readonly effects = toSignal(
     toObservable(this.evaluation).pipe(
       auditTime(settleMs),
-      map((evaluation) => evaluation?.loads ?? noEffects),
+      map((evaluation) =>
+        evaluation ? loadEffects(evaluation.context, evaluation.selected, this.plan()?.loads) : noEffects,
+      ),
     ),
     { initialValue: noEffects },
   );

@@ -130,7 +130,7 @@ export class HelpView {
     this.played,
     (study) => {
       const changes = helpfulChanges(study.plan, study.parts, this.evaluations.catalogue());
-      return this.studies.changes(study, changes, this.season(), this.state.requiredH()).pipe(
+      return this.studies.changes(study, changes).pipe(
         map(({ done, of, results }) => {
           const [now, ...others] = results;
           if (done < of || !now) return { share: done / of, value: null };
@@ -180,7 +180,8 @@ export class HelpView {
   }
 
   protected hours(value: number): string {
-    return value >= 167.9 ? 'a week' : quantityText(value, 'h');
+    const followedH = this.answer.value()?.now.followedH ?? Infinity;
+    return `${value >= followedH ? '≥ ' : ''}${quantityText(value, 'h')}`;
   }
 
   protected percent(share: number): string {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import type { StackPart } from '@levamen/core/equipment';
@@ -9,6 +17,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
 import { injectFindings } from '../../data/findings';
 import { JobSession } from '../../data/job-session';
+import { Runtimes } from '../../data/runtimes';
 import { DemandViews } from '../../ui/demand-views';
 import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
@@ -46,6 +55,7 @@ export class SourcesStage {
   protected readonly catalogue = this.evaluations.catalogue;
   protected readonly units = this.evaluations.units;
   protected readonly allMeeting = signal(false);
+  protected readonly allSmaller = signal(false);
   protected readonly editing = signal(false);
 
   private readonly selectedName = computed(() => this.evaluation()?.selected?.stack.name ?? '');
@@ -80,6 +90,15 @@ export class SourcesStage {
     return margin && margin.verdict !== 'unknown' ? margin.demand : null;
   });
 
+  constructor() {
+    const runtimes = inject(Runtimes);
+    effect(() => {
+      const shown = [...this.listed(), ...this.nearly(), ...(this.allSmaller() ? this.smaller() : [])];
+      runtimes.looked.set(shown.map(({ name }) => name));
+    });
+    inject(DestroyRef).onDestroy(() => runtimes.looked.set([]));
+  }
+
   protected chooseIsland(id: string): void {
     this.evaluations.islandId.set(id);
   }
@@ -96,6 +115,10 @@ export class SourcesStage {
     );
   }
 
+  protected showSmaller({ target }: Event): void {
+    this.allSmaller.set((target as HTMLDetailsElement).open);
+  }
+
   protected backToSuggestion(): void {
     this.editing.set(false);
     const island = this.evaluations.island();
@@ -109,12 +132,32 @@ export class SourcesStage {
       name: judged.stack.name,
       selected: judged.stack.name === this.selectedName(),
       suggested: judged.stack.name === suggested,
-      lacks: judged.lacks.map((margin) => this.lack(margin)).join('; '),
+      runtime: this.runtimeOf(judged),
+      lacks: this.lacksOf(judged),
     }));
   }
 
+  private runtimeOf({ margins }: JudgedStack): string {
+    const runtime = margins.find(({ key }) => key === 'runtime');
+    if (!runtime || runtime.verdict === 'unknown') return '–';
+    const { rough, limit, limitAtLeast } = runtime;
+    return `${rough ? '≈ ' : limitAtLeast ? '≥ ' : ''}${quantityText(limit.value, 'h', this.units())}`;
+  }
+
+  /** What a stack lacks; a rough runtime says at most that it falls short, and only where simulation has said so. */
+  private lacksOf({ lacks, simulated, stack }: JudgedStack): string {
+    const known = lacks.filter(({ rough }) => !rough).map((margin) => this.lack(margin));
+    const short = !simulated && (this.evaluation()?.isShort(stack) ?? false);
+    if (short) known.unshift('runtime falls short in simulation');
+    else if (known.length === 0 && lacks.length > 0) known.push('runtime, not simulated yet');
+    return known.join('; ');
+  }
+
   /** "runtime 22 h of 24 h" */
-  private lack({ label, demand, limit, key }: Margin): string {
+  private lack({ label, demand, limit, key, culprit, cutShortShare, ratio }: Margin): string {
+    // Where an overload cuts too many outages short, the quantile may well be below the limit.
+    if (cutShortShare !== null && cutShortShare > 0 && demand.value <= limit.value && ratio > 1)
+      return culprit;
     const units = this.units();
     const [has, needs] = key === 'runtime' ? [limit, demand] : [demand, limit];
     const text = `${quantityText(has.value, has.unit, units)} of ${quantityText(needs.value, needs.unit, units)}`;

@@ -1,0 +1,73 @@
+import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
+import { islandPlan, islandsOf, type Plan, settingsOf } from '../../design/index.js';
+import { demandContextOf } from '../margins/demand-context-of.js';
+import { stackEnergy, stackRuntime } from '../margins/stack-energy.js';
+import type { SeasonOutlook } from '../outage/outlook-of.js';
+import type { Simulation } from '../outage/simulation.js';
+import { suggestBackup, type Suggestion, takeSuggestion } from './suggestion.js';
+
+/** So often a set is searched for at most, with the closed formula brought closer to simulation each time. */
+const mostRounds = 6;
+
+/**
+ * The best backup set for a stack that holds in simulated outages. Sets are searched by the closed formula; how far it is from simulation is
+ * measured on the present set and on every set it finds, until one holds.
+ *
+ * @returns null where the units do not go together or nothing is backed up
+ */
+export function suggestHolding(
+  whole: Plan,
+  catalogue: Catalogue,
+  islandId: string,
+  parts: readonly StackPart[],
+  simulation: Simulation,
+  stop?: () => boolean,
+): Suggestion | null {
+  const settings = settingsOf(whole);
+  const requiredH = settings.requiredRuntimeH.value;
+  const reached = (outlook: SeasonOutlook): number =>
+    settings.outageWeather.value === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
+  let scale = scaleOfPresent(whole, catalogue, islandId, parts, simulation, reached);
+  let last: Suggestion | null = null;
+  for (let round = 0; round < mostRounds; round += 1) {
+    const found = suggestBackup(whole, catalogue, islandId, parts, stop, scale);
+    if (found === null || whole.brief.goals.outage !== 'decides') return found;
+    const outlook = simulation.outlook(takeSuggestion(whole, found), parts);
+    if (outlook === null) return found;
+    const reachedH = reached(outlook);
+    const holds = reachedH >= requiredH - 1e-9;
+    if (holds && found.mustsBreak !== 'runtime') return { ...found, reachedH };
+    last = found;
+    // The musts alone were thought to fall short, and do not: more may fit. Else fewer do.
+    scale *= holds
+      ? Math.min(0.95, (requiredH / reachedH) * 1.02)
+      : Math.max(1.02, Math.min(3, (requiredH / Math.max(reachedH, 0.1)) * 1.01));
+    if (stop?.()) break;
+  }
+  return last;
+}
+
+/** Closed formula over simulation for the present set; 1 where that says nothing. */
+function scaleOfPresent(
+  whole: Plan,
+  catalogue: Catalogue,
+  islandId: string,
+  parts: readonly StackPart[],
+  simulation: Simulation,
+  reached: (outlook: SeasonOutlook) => number,
+): number {
+  const islands = islandsOf(whole);
+  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const assembled = assembleStack(parts, catalogue, whole.supply.system);
+  const outlook = simulation.outlook(whole, parts);
+  if (!island || !assembled.ok || outlook === null) return 1;
+  const context = demandContextOf(islandPlan(whole, island));
+  const { runtimeH } = stackRuntime(
+    assembled.stack,
+    stackEnergy(assembled.stack, context.settings),
+    context.stages,
+  );
+  const reachedH = reached(outlook);
+  const says = Number.isFinite(runtimeH) && reachedH > 0.1 && reachedH < outlook.followedH - 1e-6;
+  return says ? Math.min(3, Math.max(0.2, runtimeH / reachedH)) : 1;
+}

@@ -1,0 +1,125 @@
+import type { WeatherYear } from '../../nature/index.js';
+import type { Load } from '../../house/index.js';
+import { outageSettingsOf, type Plan, type SolarArray } from '../../design/index.js';
+import type { DemandSum, MinuteWindow } from './demand-sum.js';
+import { degreeFactors, type DegreeFactors } from './degree-factors.js';
+import { newDemandSum } from './demand-trace.js';
+import { loadCycles, type LoadCycles } from './load-cycles.js';
+import { hourlyArrayW, sunTrace, type SunLimits, type SunTrace } from './sun-trace.js';
+import type { TracedHouse, TracedLoad } from './traced-house.js';
+import { outageWeather } from './outage-weather.js';
+
+/** Cycles that are kept at most; a house has a tenth of them. */
+const mostCycles = 600;
+const mostArrays = 40;
+
+/** The load of a kept demand, and under what it was added. */
+interface KeptDemand {
+  readonly key: string;
+  readonly sum: DemandSum;
+  readonly loads: Map<string, TracedLoad>;
+}
+
+/**
+ * One year of weather and switching, and everything that was worked out for it: so that the answer to the next question costs
+ * only what has changed since the last one.
+ */
+export class KeptYear {
+  private weatherKey = '';
+  private present: { readonly weather: WeatherYear; readonly factors: DegreeFactors } | null = null;
+  private readonly cycles = new Map<string, LoadCycles>();
+  private readonly hourly = new Map<string, Float64Array>();
+  private sunKey = '';
+  private presentSun: SunTrace | null = null;
+  private demand: KeptDemand | null = null;
+
+  /** @param seed chooses the synthetic weather and the moments of switching */
+  constructor(readonly seed: number) {}
+
+  /** The weather of a plan, see {@link outageWeather}; forgets what rests on another one. */
+  weather(plan: Plan, read: WeatherYear | null): WeatherYear {
+    const { latitudeDeg, longitudeDeg } = plan.site;
+    const key =
+      read === null
+        ? JSON.stringify([outageSettingsOf(plan).climate.value, latitudeDeg, longitudeDeg])
+        : JSON.stringify([plan.outage.weatherId, read.name, read.source, read.latitudeDeg]);
+    if (key !== this.weatherKey || this.present === null) {
+      const weather = outageWeather(plan, read, this.seed);
+      this.present = { weather, factors: degreeFactors(weather) };
+      this.weatherKey = key;
+      this.cycles.clear();
+      this.hourly.clear();
+      this.presentSun = null;
+      this.demand = null;
+    }
+    return this.present.weather;
+  }
+
+  get factors(): DegreeFactors {
+    return this.present!.factors;
+  }
+
+  /** When a load runs under the present weather. */
+  readonly cyclesOf = (load: Load, useFactor: number): LoadCycles => {
+    const { weather, factors } = this.present!;
+    const key = cyclesKey(load, useFactor);
+    const known =
+      this.cycles.get(key) ?? loadCycles(load, this.seed, weather.latitudeDeg, factors, useFactor);
+    keep(this.cycles, key, known, mostCycles);
+    return known;
+  };
+
+  /** What arrays give under the present weather. */
+  sun(arrays: readonly SolarArray[], limits: SunLimits): SunTrace {
+    const { system, solarDcW, solarAcW, perLegVA } = limits;
+    const key = JSON.stringify([arrays, system, solarDcW, solarAcW, perLegVA]);
+    if (key !== this.sunKey || this.presentSun === null) {
+      const { weather } = this.present!;
+      this.sunKey = key;
+      this.presentSun = sunTrace(arrays, weather, limits, (array) => {
+        const arrayKey = JSON.stringify(array);
+        const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather);
+        keep(this.hourly, arrayKey, known, mostArrays);
+        return known;
+      });
+    }
+    return this.presentSun;
+  }
+
+  /** Demand of the loads of a house that are on in any case. */
+  demandOf(house: TracedHouse, window: MinuteWindow): DemandSum {
+    const key = JSON.stringify([house.system, house.thresholds, window]);
+    if (this.demand?.key !== key) {
+      this.demand = { key, sum: newDemandSum(house, window), loads: new Map() };
+    }
+    const { sum, loads } = this.demand;
+    const wanted = new Map<string, TracedLoad>();
+    for (const load of house.loads) {
+      if (load.kept !== 'where-room')
+        wanted.set(cyclesKey(load.load, load.useFactor, load.offFromStage), load);
+    }
+    for (const [name, load] of loads) {
+      if (wanted.has(name)) continue;
+      sum.add(load, -1);
+      loads.delete(name);
+    }
+    for (const [name, load] of wanted) {
+      if (loads.has(name)) continue;
+      sum.add(load, 1);
+      loads.set(name, load);
+    }
+    return sum;
+  }
+}
+
+const cyclesKey = (load: Load, ...more: readonly unknown[]): string => JSON.stringify([load, ...more]);
+
+/** Keeps a value as the newest of a map; the oldest go. */
+function keep<T>(map: Map<string, T>, key: string, value: T, most: number): void {
+  map.delete(key);
+  map.set(key, value);
+  for (const oldest of map.keys()) {
+    if (map.size <= most) break;
+    map.delete(oldest);
+  }
+}

@@ -1,0 +1,57 @@
+import type { Season } from '../../nature/index.js';
+import { minutesOfDay } from './minutes.js';
+import type { KeptYear } from './kept-year.js';
+import { outageFates, windowFor } from './outage-fates.js';
+import { outagePlan, type OutageYear } from './outage-plan.js';
+import { horizonMin } from './outage-study.js';
+import { seasonStretch } from './season-stretch.js';
+
+/** How a season is played. */
+export interface SeasonWish {
+  /** An outage from every so many hours. */
+  readonly everyH: number;
+  /** How long each is followed; a week where nothing is said. */
+  readonly followedMin?: number;
+  /** Charge at an hour of the year, Wh; that of the job where nothing is said. */
+  readonly chargeWh?: (hourOfYear: number) => number;
+}
+
+/** How outages of one year that begin in a season go, in order of their beginnings. */
+export interface PlayedSeason {
+  /** What they were followed for where they last that long. */
+  readonly survivedMin: Float32Array;
+  /** Index into the causes; 0 where it lasts. */
+  readonly cause: Uint8Array;
+}
+
+/**
+ * Plays outages that begin in a season of a prepared year.
+ *
+ * @param kept what is known already of this very year
+ */
+export function playSeason(
+  year: OutageYear,
+  season: Season,
+  { everyH, followedMin = horizonMin, chargeWh }: SeasonWish,
+  kept?: KeptYear,
+): PlayedSeason {
+  const survived: number[] = [];
+  const causes: number[] = [];
+  for (const { firstDay, days } of seasonStretch(season, year.weather.latitudeDeg)) {
+    const window = { fromMinute: firstDay * minutesOfDay, minutes: windowFor(days * 24, followedMin) };
+    const sum = kept?.demandOf(year.house, window);
+    const plan = outagePlan(year, window.fromMinute, window.minutes, sum);
+    const chargeAt = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
+    const { survivedMin, cause } = outageFates(plan, {
+      hours: days * 24,
+      everyH,
+      horizonMin: followedMin,
+      ...(chargeAt ? { chargeAt } : {}),
+    });
+    for (let hour = 0; hour < survivedMin.length; hour += everyH) {
+      survived.push(survivedMin[hour]!);
+      causes.push(cause[hour]!);
+    }
+  }
+  return { survivedMin: Float32Array.from(survived), cause: Uint8Array.from(causes) };
+}

@@ -1,0 +1,42 @@
+import type { WeatherYear } from '../../nature/index.js';
+import type { Catalogue, StackPart } from '../../equipment/index.js';
+import type { Plan } from '../../design/index.js';
+import { holdsIn } from './holds-in.js';
+import { KeptYear } from './kept-year.js';
+import type { SeasonOutlook } from './outlook-of.js';
+import { runtimeOutlook } from './runtime-outlook.js';
+import { seedsOf } from './runtime-question.js';
+import { tallyOfBrief } from './tally-of-brief.js';
+
+/** Answers questions about variants of a plan by the outages its brief asks to get through; keeps what it has worked out. */
+export class Simulation {
+  private readonly years: readonly KeptYear[];
+
+  /**
+   * @param plan the seeds are its own; variants share them
+   * @param islandId what is asked about
+   * @param weather the year read from a file; null = synthetic ones
+   */
+  constructor(
+    plan: Plan,
+    private readonly catalogue: Catalogue,
+    private readonly islandId: string,
+    private readonly weather: WeatherYear | null,
+  ) {
+    this.years = seedsOf(plan).map((seed) => new KeptYear(seed));
+  }
+
+  /** How the outages go; null where nothing is backed up. */
+  outlook(plan: Plan, parts: readonly StackPart[]): SeasonOutlook | null {
+    return runtimeOutlook(this.study(plan, parts), this.catalogue, this.years);
+  }
+
+  /** Do they hold? Found out without playing all of what does not. */
+  holds(plan: Plan, parts: readonly StackPart[]): boolean {
+    return holdsIn(plan, [tallyOfBrief(this.study(plan, parts), this.catalogue, this.years)]);
+  }
+
+  private study(plan: Plan, parts: readonly StackPart[]) {
+    return { plan, islandId: this.islandId, parts, weather: this.weather };
+  }
+}

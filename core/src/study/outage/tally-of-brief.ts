@@ -1,0 +1,71 @@
+import type { Catalogue } from '../../equipment/index.js';
+import { settingsOf } from '../../design/index.js';
+import type { KeptYear } from './kept-year.js';
+import { minutesOfDay } from './minutes.js';
+import { mostShort } from './most-short.js';
+import { outageFates, windowFor } from './outage-fates.js';
+import { outagePlan, type OutageYear } from './outage-plan.js';
+import { causes } from './outage-state.js';
+import { type OutageStudy, studyYear } from './outage-study.js';
+import { overloadCauses } from './outlook-of.js';
+import { runtimeEveryH, runtimeQuestion, seedsOf } from './runtime-question.js';
+import { seasonStretch } from './season-stretch.js';
+
+/** Counts of the outages that the brief asks to get through. */
+export interface BriefTally {
+  /** Outages there are, played or not. */
+  readonly count: number;
+  /** Those played that do not reach the required hours. */
+  readonly short: number;
+  /** Those of them that an overload or a start ends. */
+  readonly overloaded: number;
+}
+
+/**
+ * Counts the outages of some years that end before the required hours, and gives up as soon as there are more than may be in
+ * all years of the question: what does not hold is found out quickly.
+ *
+ * @param kept the years; what they know is used again
+ */
+export function tallyOfBrief(
+  asked: OutageStudy,
+  catalogue: Catalogue,
+  kept: readonly KeptYear[],
+): BriefTally {
+  const { study, requiredH, followedMin } = runtimeQuestion(asked);
+  const settings = settingsOf(study.plan);
+  const requiredMin = requiredH * 60;
+  let short = 0;
+  let overloaded = 0;
+  const stretchesOf = (year: OutageYear) =>
+    seasonStretch(settings.designSeason.value, year.weather.latitudeDeg);
+  const countOf = (year: OutageYear): number =>
+    stretchesOf(year).reduce((sum, { days }) => sum + Math.ceil((days * 24) / runtimeEveryH), 0);
+  let perYear = 0;
+  for (const one of kept) {
+    const year = studyYear(study, catalogue, one.seed, one);
+    if (year === null) return { count: 0, short: 0, overloaded: 0 };
+    perYear = countOf(year);
+    const most = mostShort(study.plan, perYear * seedsOf(study.plan).length);
+    const goesOn = (): boolean => short <= most.short && overloaded <= most.overloaded;
+    for (const { firstDay, days } of stretchesOf(year)) {
+      if (!goesOn()) break;
+      // The window is that of the whole question, so that its demand is at hand for both.
+      const window = { fromMinute: firstDay * minutesOfDay, minutes: windowFor(days * 24, followedMin) };
+      const plan = outagePlan(year, window.fromMinute, window.minutes, one.demandOf(year.house, window));
+      outageFates(plan, {
+        hours: days * 24,
+        everyH: runtimeEveryH,
+        horizonMin: Math.ceil(requiredMin),
+        ended: (survivedMin, cause) => {
+          if (survivedMin < requiredMin - 1e-6) {
+            short += 1;
+            if (overloadCauses.includes(causes[cause]!)) overloaded += 1;
+          }
+          return goesOn();
+        },
+      });
+    }
+  }
+  return { count: perYear * kept.length, short, overloaded };
+}

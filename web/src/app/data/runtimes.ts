@@ -1,0 +1,120 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Stack } from '@levamen/core/equipment';
+import {
+  type Evaluation,
+  type FoundStacks,
+  holdsIn,
+  type Known,
+  type OutageStudy,
+  type SeasonOutlook,
+  smallestHolding,
+} from '@levamen/core/study';
+import { catchError, delay, EMPTY, filter, firstValueFrom, Observable, of, switchMap } from 'rxjs';
+import { EvaluationService } from './evaluation';
+import { OutageStudies } from './outage-studies';
+
+/** The page stands before the first outages are played. */
+const firstDelayMs = 1500;
+const settleMs = 40;
+/** A simulation waits for a pause as long as the last one took, so that it does not hold up whoever edits on; at most, ms. */
+const longestSettleMs = 1500;
+
+interface Wish {
+  readonly rough: Evaluation;
+  readonly study: Omit<OutageStudy, 'parts'>;
+}
+
+/**
+ * Has the runtimes of stacks simulated: first of the one in use or, where none is chosen, of as many as it takes to find the
+ * smallest that holds; then of those that are looked at. What it finds out stands in {@link EvaluationService.evaluation}.
+ */
+@Injectable()
+export class Runtimes {
+  private readonly evaluations = inject(EvaluationService);
+  private readonly studies = inject(OutageStudies);
+  private begun = false;
+  private lastTookMs = settleMs;
+
+  /** Names of the stacks that are looked at, most wanted first; whoever shows them says so. */
+  readonly looked = signal<readonly string[]>([]);
+  private readonly changes = toObservable(this.looked);
+
+  private readonly wish = computed((): Wish | null => {
+    const rough = this.evaluations.rough();
+    const study = this.studies.asked();
+    return rough && study && rough.context.backupSet.length > 0 ? { rough, study } : null;
+  });
+  private readonly answers = toSignal(
+    toObservable(this.wish).pipe(
+      switchMap((wish) => {
+        if (wish === null) return of(null);
+        const wait = this.begun
+          ? Math.min(longestSettleMs, Math.max(settleMs, this.lastTookMs))
+          : firstDelayMs;
+        return of(wish).pipe(
+          delay(wait),
+          switchMap(() => this.work(wish)),
+          // What is rough stays, and says so.
+          catchError(() => EMPTY),
+        );
+      }),
+    ),
+    { initialValue: null },
+  );
+
+  constructor() {
+    effect(() => {
+      const answers = this.answers();
+      if (answers) this.evaluations.known.set(answers);
+    });
+  }
+
+  /** Simulates for one plan until nobody wants it any more. */
+  private work({ rough, study }: Wish): Observable<Known> {
+    return new Observable((subscriber) => {
+      const outlooks = new Map<string, SeasonOutlook>();
+      const tried = new Set<string>();
+      let found: FoundStacks | null = null;
+      const say = (): void => subscriber.next({ rough, runtimes: { outlooks: new Map(outlooks), found } });
+      const look = async ({ name, parts }: Stack): Promise<void> => {
+        if (tried.has(name)) return;
+        tried.add(name);
+        const outlook = await firstValueFrom(this.studies.runtime({ ...study, parts }));
+        if (outlook) outlooks.set(name, outlook);
+      };
+      const holds = async ({ parts }: Stack): Promise<boolean> => {
+        if (subscriber.closed) throw new Error('Nobody waits any more');
+        return holdsIn(study.plan, await firstValueFrom(this.studies.tally({ ...study, parts })));
+      };
+      const search = async (): Promise<void> => {
+        found = await smallestHolding(rough.judged, holds);
+        const suggested = rough.judged.find(({ stack }) => stack.name === found!.smallest);
+        const nearest = suggested ?? rough.nearly[0] ?? rough.judged[0];
+        if (nearest) await look(nearest.stack);
+        say();
+      };
+      const work = async (): Promise<void> => {
+        const began = performance.now();
+        this.begun = true;
+        if (rough.selectedBy === 'user') {
+          await look(rough.selected!.stack);
+          say();
+        } else await search();
+        this.lastTookMs = performance.now() - began;
+        if (rough.selectedBy === 'user') await search();
+        const wanted = (names: readonly string[]): Stack | undefined => {
+          const next = names.find((name) => !tried.has(name));
+          return rough.judged.find(({ stack }) => stack.name === next)?.stack;
+        };
+        while (!subscriber.closed) {
+          const names = await firstValueFrom(this.changes.pipe(filter((some) => wanted(some) !== undefined)));
+          if (subscriber.closed) return;
+          await look(wanted(names)!);
+          say();
+        }
+      };
+      work().catch((error: unknown) => subscriber.error(error));
+    });
+  }
+}
