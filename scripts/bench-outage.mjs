@@ -76,8 +76,14 @@ function writePlan(plan, path) {
       padded(numbers, 40),
       padded(plan.thresholdsWh, 8),
       bytes(quiet),
-      ...plan.trace.demandW.flatMap((watts, stage) => [bytes(watts), bytes(plan.overloads[stage]), bytes(plan.overloadsBeside[stage])]),
-      Uint8Array.from({ length: Math.floor(plan.trace.minutes / 60) }, (_, hour) => plan.pickups.at(hour * 60)),
+      ...plan.trace.demandW.flatMap((watts, stage) => [
+        bytes(watts),
+        bytes(plan.overloads[stage]),
+        bytes(plan.overloadsBeside[stage]),
+      ]),
+      Uint8Array.from({ length: Math.floor(plan.trace.minutes / 60) }, (_, hour) =>
+        plan.pickups.at(hour * 60),
+      ),
       ...[plan.sun.acW, plan.sun.dcW, plan.chargeShare, plan.dischargeShare].map(bytes),
     ]),
   );

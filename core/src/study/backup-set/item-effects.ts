@@ -19,17 +19,25 @@ export interface ItemEffect {
   readonly startVA: number;
   /** Hours of runtime it costs, or would cost if it stayed on; null before there is a stack. */
   readonly runtimeCostH: number | null;
+  /** By the closed formula; nothing was simulated for it yet. */
+  readonly runtimeRough: boolean;
   /** Dark or shed: limits that hold now and would break if it stayed on. */
   readonly wouldBreak: readonly BrokenLimit[];
   /** Counted now: limits that are broken and would hold without it. */
   readonly wouldMend: readonly BrokenLimit[];
 }
 
-/** The effect of each circuit on hours, kilowatts and limits, beside the present set. */
+/**
+ * The effect of each circuit on hours, kilowatts and limits, beside the present set.
+ *
+ * @param shiftsH hours the runtime changes, as simulated, when a circuit changes its standing; by the closed formula where none is
+ *   given, and then nothing is said about the runtime's limit
+ */
 export function itemEffects(
   context: DemandContext,
   judged: JudgedStack | null,
   items: readonly BenchItem[],
+  shiftsH: ReadonlyMap<string, number> = new Map(),
 ): Map<string, ItemEffect> {
   const { plan, settings, members, stages } = context;
   const season = settings.designSeason.value;
@@ -39,7 +47,8 @@ export function itemEffects(
   const index = new Map(loads.map((load, i) => [load.id, i]));
   const indicesOf = (some: readonly Load[]): number[] => some.map(({ id }) => index.get(id)!);
   const inPower = members.filter(countsInPower).map(({ load }) => load);
-  const presentH = judged ? stackRuntime(judged.stack, judged.energy, stages).runtimeH : null;
+  const roughH = judged ? stackRuntime(judged.stack, judged.energy, stages).runtimeH : null;
+  const simulatedH = judged?.margins.find(({ key, rough }) => key === 'runtime' && !rough)?.limit.value;
   const limits = judged ? new SetLimits(context, judged.stack, judged.energy, loads) : null;
   const present = limits ? limits.with(limits.empty(), indicesOf(inPower)) : null;
   const brokenNow = limits && present ? powerBroken(limits, present) : [];
@@ -57,8 +66,14 @@ export function itemEffects(
     });
   }
 
-  const runtimeOf = (item: BenchItem): { costH: number | null; otherH: number | null } => {
-    if (!judged || presentH === null) return { costH: null, otherH: null };
+  const runtimeOf = (
+    item: BenchItem,
+  ): { costH: number | null; presentH: number | null; otherH: number | null } => {
+    const shiftH = shiftsH.get(item.id);
+    if (shiftH !== undefined && simulatedH !== undefined) {
+      return { costH: Math.abs(shiftH), presentH: simulatedH, otherH: simulatedH + shiftH };
+    }
+    if (!judged || roughH === null) return { costH: null, presentH: null, otherH: null };
     const counted = item.loads.filter(({ id }) => standing.has(id));
     const own = counted.length > 0 ? counted : item.loads;
     const hourly = sumHourlyEnergyWh(own, season);
@@ -70,29 +85,32 @@ export function itemEffects(
       ? stagesChanged(stages, hourly, -1, () => true)
       : stagesChanged(stages, hourly, 1, (share) => !(partly && countsAtShare(partly, handsOn, share)));
     const otherH = stackRuntime(judged.stack, judged.energy, other).runtimeH;
-    return { costH: presentH === otherH ? 0 : Math.abs(presentH - otherH), otherH };
+    return { costH: roughH === otherH ? 0 : Math.abs(roughH - otherH), presentH: null, otherH: null };
   };
 
   return new Map(
     items.map((item) => {
-      const { costH, otherH } = runtimeOf(item);
+      const { costH, presentH, otherH } = runtimeOf(item);
       const counts = countedOf(item);
       const joining = item.loads.filter((load) => !counts.includes(load));
       const requiredH = settings.requiredRuntimeH.value;
       const decides = plan.brief.goals.outage === 'decides';
       let wouldBreak: BrokenLimit[] = [];
       let wouldMend: BrokenLimit[] = [];
-      if (limits && present && presentH !== null && otherH !== null) {
+      if (limits && present) {
         const isOn = item.lane === 'on' || item.lane === 'hand';
         if (!isOn && item.loads.length > 0) {
           const withIt = limits.with(present, indicesOf(joining));
           wouldBreak = powerBroken(limits, withIt).filter((key) => !brokenNow.includes(key));
-          if (decides && presentH >= requiredH && otherH < requiredH) wouldBreak.unshift('runtime');
+          if (decides && presentH !== null && presentH >= requiredH && otherH! < requiredH) {
+            wouldBreak.unshift('runtime');
+          }
         }
-        if (counts.length > 0 && (brokenNow.length > 0 || (decides && presentH < requiredH))) {
+        const short = decides && presentH !== null && presentH < requiredH;
+        if (counts.length > 0 && (brokenNow.length > 0 || short)) {
           const still = stillBroken.get(item.id) ?? [];
           wouldMend = brokenNow.filter((key) => !still.includes(key));
-          if (decides && presentH < requiredH && otherH >= requiredH) wouldMend.unshift('runtime');
+          if (short && otherH! >= requiredH) wouldMend.unshift('runtime');
         }
       }
       return [
@@ -106,6 +124,7 @@ export function itemEffects(
             ...item.loads.map((load) => startDemand(plan.supply.system, load)?.startVA ?? 0),
           ),
           runtimeCostH: costH,
+          runtimeRough: costH !== null && presentH === null,
           wouldBreak,
           wouldMend,
         },

@@ -16,16 +16,21 @@ export interface LoadEffect {
   readonly startVA: number;
   /** Hours of runtime it costs, or would cost if it joined the backup set; null before there is a stack. */
   readonly runtimeCostH: number | null;
+  /** By the closed formula; nothing was simulated for it yet. */
+  readonly runtimeRough: boolean;
 }
 
 /**
  * The effect of each load of a job on energy, power, start and runtime; loads that another source carries cost this one no
  * runtime.
+ *
+ * @param shiftsH hours the runtime changes, as simulated, when a load changes its standing; by the closed formula where none is given
  */
 export function loadEffects(
   context: DemandContext,
   judged: JudgedStack | null,
   loads: readonly Load[] = context.plan.loads,
+  shiftsH: ReadonlyMap<string, number> = new Map(),
 ): Map<string, LoadEffect> {
   const behind = new Set(context.plan.loads);
   const { plan, settings, members, stages } = context;
@@ -35,7 +40,9 @@ export function loadEffects(
   return new Map(
     loads.map((load) => {
       let runtimeCostH: number | null = null;
-      if (judged && presentH !== null && behind.has(load)) {
+      const shiftH = shiftsH.get(load.id);
+      if (shiftH !== undefined && behind.has(load)) runtimeCostH = Math.abs(shiftH);
+      else if (judged && presentH !== null && behind.has(load)) {
         const own = hourlyEnergyWh(load, season);
         const member = standing.get(load);
         const other = member
@@ -52,6 +59,7 @@ export function loadEffects(
           runningVA: load.quantity * runningPowerVA(load),
           startVA: startDemand(plan.supply.system, load)?.startVA ?? 0,
           runtimeCostH,
+          runtimeRough: runtimeCostH !== null && shiftH === undefined,
         },
       ];
     }),

@@ -12,6 +12,8 @@ import { outageWeather } from './outage-weather.js';
 /** Cycles that are kept at most; a house has a tenth of them. */
 const mostCycles = 600;
 const mostArrays = 40;
+/** A season has two stretches at most. */
+const mostDemands = 2;
 
 /** The load of a kept demand, and under what it was added. */
 interface KeptDemand {
@@ -31,7 +33,7 @@ export class KeptYear {
   private readonly hourly = new Map<string, Float64Array>();
   private sunKey = '';
   private presentSun: SunTrace | null = null;
-  private demand: KeptDemand | null = null;
+  private demands: KeptDemand[] = [];
 
   /** @param seed chooses the synthetic weather and the moments of switching */
   constructor(readonly seed: number) {}
@@ -50,7 +52,7 @@ export class KeptYear {
       this.cycles.clear();
       this.hourly.clear();
       this.presentSun = null;
-      this.demand = null;
+      this.demands = [];
     }
     return this.present.weather;
   }
@@ -89,10 +91,12 @@ export class KeptYear {
   /** Demand of the loads of a house that are on in any case. */
   demandOf(house: TracedHouse, window: MinuteWindow): DemandSum {
     const key = JSON.stringify([house.system, house.thresholds, window]);
-    if (this.demand?.key !== key) {
-      this.demand = { key, sum: newDemandSum(house, window), loads: new Map() };
+    let known = this.demands.find((one) => one.key === key);
+    if (!known) {
+      known = { key, sum: newDemandSum(house, window), loads: new Map() };
+      this.demands = [known, ...this.demands].slice(0, mostDemands);
     }
-    const { sum, loads } = this.demand;
+    const { sum, loads } = known;
     const wanted = new Map<string, TracedLoad>();
     for (const load of house.loads) {
       if (load.kept !== 'where-room')
@@ -112,7 +116,14 @@ export class KeptYear {
   }
 }
 
-const cyclesKey = (load: Load, ...more: readonly unknown[]): string => JSON.stringify([load, ...more]);
+/** Of loads that do not change; a plan is never changed in place. */
+const texts = new WeakMap<Load, string>();
+
+function cyclesKey(load: Load, ...more: readonly unknown[]): string {
+  const text = texts.get(load) ?? JSON.stringify(load);
+  texts.set(load, text);
+  return `${text} ${more.join(' ')}`;
+}
 
 /** Keeps a value as the newest of a map; the oldest go. */
 function keep<T>(map: Map<string, T>, key: string, value: T, most: number): void {

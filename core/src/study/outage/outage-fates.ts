@@ -18,6 +18,8 @@ export interface FateWish {
   readonly hours: number;
   /** Only every so many hours. */
   readonly everyH?: number;
+  /** Only these hours, rising; counts before `everyH`. */
+  readonly starts?: readonly number[];
   readonly horizonMin: number;
   /** Charge when the outage begins at an hour of the window, Wh; else that of the plan. */
   readonly chargeAt?: (hour: number) => number;
@@ -50,9 +52,11 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
   const endsAt = [NaN];
   const endCause = [0];
   let steppedMin = 0;
-  const last = Math.floor((hours - 1) / everyH) * everyH;
-  for (let start = last; start >= 0; start -= everyH) {
-    if (wish.goOn && (start / everyH) % 64 === 0 && !wish.goOn(1 - start / hours)) break;
+  const starts =
+    wish.starts ?? Array.from({ length: Math.ceil(hours / everyH) }, (_, index) => index * everyH);
+  for (let index = starts.length - 1; index >= 0; index -= 1) {
+    const start = starts[index]!;
+    if (wish.goOn && index % 64 === 0 && !wish.goOn(1 - start / hours)) break;
     const begin = start * 60;
     const horizon = begin + horizonMin;
     const stretch: Stretch = { untilDark: true, passed, number: endsAt.length };

@@ -185,24 +185,28 @@ export function outageYear(
  * Works out demand, overloads and pickups for a window of a prepared year.
  *
  * @param sum demand of the window, where it is known already: of the loads that are on in any case
+ * @param fuller the same with some loads more, where that is known: it overloads wherever this one does
  */
 export function outagePlan(
   year: OutageYear,
   fromMinute: number,
   minutes: number,
   sum?: DemandSum,
+  fuller: Pick<OutagePlan, 'overloads' | 'overloadsBeside'> | null = null,
 ): OutagePlan {
   const { hardware, house, stack } = year;
   const [whole, leg] = hardware.axes;
   const limit = { wholeVA: whole!.levels[0]!.aboveVA, legVA: leg!.levels[0]!.aboveVA };
   const trace = sum ? withManaged(house, sum, limit) : demandTrace(house, { fromMinute, minutes }, limit);
-  const overloads = overloadMinutes(house, trace, hardware.axes);
+  const overloads = overloadMinutes(house, trace, hardware.axes, fuller && fuller.overloads);
   return {
     ...year,
     trace,
     overloads,
     overloadsBeside:
-      hardware.axesBeside === null ? overloads : overloadMinutes(house, trace, hardware.axesBeside),
+      hardware.axesBeside === null
+        ? overloads
+        : overloadMinutes(house, trace, hardware.axesBeside, fuller && fuller.overloadsBeside),
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

@@ -118,6 +118,10 @@ export class OutageStepper {
       generator,
       vehicle,
     } = hardware;
+    // Near at hand, since they are looked at in every minute.
+    const { lit, empty, lockedOut, tripped } = dark;
+    const { off: engineOff, called: engineCalled, warming: engineWarming, running: engineRuns } = engine;
+    const lastOfYear = minutesOfYear - 1;
     const fullWh = usableWh * (1 - 1e-12);
     const comesBackWh = keptWh + comesBackShare * usableWh;
     const stageCount = thresholdsWh.length;
@@ -143,15 +147,15 @@ export class OutageStepper {
     let minute = from;
     let ofYear = wrapMinute(plan.trace.fromMinute + from) | 0;
 
-    for (; minute < to; minute += 1, ofYear = ofYear === minutesOfYear - 1 ? 0 : ofYear + 1) {
-      if (untilDark && darkNow === dark.lockedOut) break;
+    for (; minute < to; minute += 1, ofYear = ofYear === lastOfYear ? 0 : ofYear + 1) {
+      if (untilDark && darkNow === lockedOut) break;
       if (
         passed !== null &&
         chargeWh === usableWh &&
-        darkNow === dark.lit &&
+        darkNow === lit &&
         stage === 0 &&
         upMin >= solarReturnMin &&
-        engineNow === engine.off &&
+        engineNow === engineOff &&
         fuelL === fuelFullL &&
         vehicleWh === vehicleFullWh
       ) {
@@ -169,30 +173,30 @@ export class OutageStepper {
         const charge = chargeWh / usableWh;
         const allowed = quiet[ofYearHour % 24] === 0 && fuelL > 0;
         if (
-          engineNow === engine.off &&
+          engineNow === engineOff &&
           charge <= generator.startBelow &&
           fuelL > 0 &&
           (allowed || generator.start === 'hand')
         ) {
-          engineNow = generator.start === 'auto' ? engine.warming : engine.called;
+          engineNow = generator.start === 'auto' ? engineWarming : engineCalled;
           engineMin = 0;
         }
-        if (engineNow === engine.called) {
+        if (engineNow === engineCalled) {
           engineMin += 1;
           if (engineMin > generator.comesAfterMin && allowed) {
-            engineNow = engine.warming;
+            engineNow = engineWarming;
             engineMin = 0;
           }
         }
-        if (engineNow === engine.warming || engineNow === engine.running) {
+        if (engineNow === engineWarming || engineNow === engineRuns) {
           if (charge >= generator.stopAbove || !allowed) {
-            engineNow = engine.off;
-          } else if (engineNow === engine.running) {
+            engineNow = engineOff;
+          } else if (engineNow === engineRuns) {
             running = true;
           } else {
             engineMin += 1;
             if (engineMin > generator.warmUpMin) {
-              engineNow = engine.running;
+              engineNow = engineRuns;
               running = true;
             } else {
               burntL = Math.min(fuelL, generator.idleLPerH / 60);
@@ -204,15 +208,15 @@ export class OutageStepper {
 
       const acThereW = sunAcW[ofYear]!;
       const dcW = sunDcW[ofYear]!;
-      if (darkNow !== dark.lit) {
+      if (darkNow !== lit) {
         let lightsUp = false;
-        if (darkNow === dark.lockedOut) {
+        if (darkNow === lockedOut) {
           waitedMin += 1;
           if (waitedMin >= resetAfterMin) {
             tries = 0;
             lightsUp = true;
           }
-        } else if (darkNow === dark.tripped) {
+        } else if (darkNow === tripped) {
           waitedMin += 1;
           if (waitedMin >= retryAfterMin) {
             waitedMin = 0;
@@ -221,7 +225,7 @@ export class OutageStepper {
             if (mark === 0) lightsUp = true;
             else {
               cause = causeOfMark(mark);
-              darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+              darkNow = tries >= retryTries ? lockedOut : tripped;
             }
           }
         } else lightsUp = running || chargeWh >= comesBackWh;
@@ -230,7 +234,7 @@ export class OutageStepper {
           let storedW = 0;
           let dcStoredW = 0;
           let acStoredW = 0;
-          if (darkNow === dark.empty) {
+          if (darkNow === empty) {
             const limitW = Math.min(chargePowerW * chargeShare[ofYearHour]!, (usableWh - chargeWh) * 60);
             dcStoredW = Math.min(dcW * dcChargeEfficiency, limitW);
             // Solar inverters need an island to feed: it is formed without loads, from what the unit never lets out.
@@ -251,7 +255,7 @@ export class OutageStepper {
           }
           continue;
         }
-        darkNow = dark.lit;
+        darkNow = lit;
         upMin = 0;
       }
 
@@ -274,7 +278,7 @@ export class OutageStepper {
       const mark = running ? overloadsBeside[stage]![minute]! : marks[minute]!;
       if (mark !== 0) {
         cause = causeOfMark(mark);
-        darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+        darkNow = tries >= retryTries ? lockedOut : tripped;
         waitedMin = 0;
         continue;
       }
@@ -311,14 +315,14 @@ export class OutageStepper {
         const byCold = dischargeShare[ofYearHour]!;
         if (byCold < 1 && batteryW > dischargePowerW * byCold) {
           cause = causeNumber.cold;
-          darkNow = tries >= retryTries ? dark.lockedOut : dark.tripped;
+          darkNow = tries >= retryTries ? lockedOut : tripped;
           waitedMin = 0;
           continue;
         }
         if (chargeWh < dischargeTaperBelowWh) {
           const low = dischargeAtEmpty + (1 - dischargeAtEmpty) * (chargeWh / dischargeTaperBelowWh);
           if (low < 1 && batteryW > dischargePowerW * low) {
-            darkNow = dark.empty;
+            darkNow = empty;
             cause = generator !== null && fuelL <= 0 ? causeNumber.fuel : causeNumber.empty;
             if (untilDark) break;
             continue;
@@ -399,7 +403,7 @@ export class OutageStepper {
         flows[flow.fuelL] = burntL;
       }
       if (share < 1) {
-        darkNow = dark.empty;
+        darkNow = empty;
         cause = generator !== null && fuelL <= 0 ? causeNumber.fuel : causeNumber.empty;
         if (untilDark) break;
         continue;

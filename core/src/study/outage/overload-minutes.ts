@@ -10,11 +10,14 @@ export const startMark = 16;
 /**
  * For each stage of shedding, the minutes in which the inverter disconnects, see {@link markOverloads}; with
  * {@link startMark} added where it is a start that passes the limit.
+ *
+ * @param within marks of the same house with some loads more: no other minute can be one; null = look at all
  */
 export function overloadMinutes(
   house: TracedHouse,
   trace: DemandTrace,
   axes: readonly OverloadAxis[],
+  within: readonly Uint8Array[] | null = null,
 ): Uint8Array[] {
   const longestS = Math.max(0, ...axes.flatMap(({ levels }) => levels.map(({ heldS }) => heldS)));
   const longestMin = Math.ceil(longestS / 60);
@@ -23,9 +26,16 @@ export function overloadMinutes(
     const running = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
     const over = new Uint8Array(trace.minutes);
+    const only = within && within[stage]!;
     peaks.forEach((peak, axis) => {
       const limitVA = axes[axis]!.levels[0]!.aboveVA + slackVA;
-      for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
+      if (only === null) {
+        for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
+        return;
+      }
+      for (let m = nextMark(only, 0); m >= 0; m = nextMark(only, m + 1)) {
+        if (peak[m]! > limitVA) over[m] = 1;
+      }
     });
     let m = 0;
     let cutAt = -1;
@@ -36,7 +46,7 @@ export function overloadMinutes(
       // A long stretch is cut, so that the lists of steps stay short; the next one looks back as far as a curve holds.
       while (end < trace.minutes && end - m < 720 && over[end] === 1) end += 1;
       // What started in the minute before may still be starting.
-      const from = Math.max(0, m - 1 - (m === cutAt ? longestMin : 0));
+      const from = Math.max(0, m - 1 - (m === cutAt || only !== null ? longestMin : 0));
       cutAt = end;
       const steps = stepsBetween(loads, trace, from, end);
       markOverloads(steps, axes, from, end, marks);
@@ -64,4 +74,10 @@ export function overloadMinutes(
     }
     return marks;
   });
+}
+
+/** The next marked minute from one on; -1 where there is none. */
+function nextMark(marks: Uint8Array, from: number): number {
+  for (let m = from; m < marks.length; m += 1) if (marks[m]! > 0) return m;
+  return -1;
 }

@@ -13,12 +13,9 @@ const followedMin = 5;
 /**
  * What happens when the grid goes away in a minute of a window: motors that are running and notice the gap start again, each
  * after its own delay, on top of everything else that is on.
- *
- * Full hours, at which outages are drawn by the thousand, are worked out together; any other minute when it is asked for.
  */
 export class PickupMarks {
   private readonly surging: ReadonlySet<TracedLoad>;
-  private readonly onTheHour: Uint8Array;
 
   constructor(
     private readonly house: TracedHouse,
@@ -33,7 +30,6 @@ export class PickupMarks {
       ).map(({ loadId }) => loadId),
     );
     this.surging = new Set(house.loads.filter(({ load, surgeVA }) => surgeVA > 0 && noticed.has(load.id)));
-    this.onTheHour = this.markHours();
   }
 
   /**
@@ -42,7 +38,6 @@ export class PickupMarks {
    */
   at(minute: number): number {
     if (this.surging.size === 0) return 0;
-    if (minute % 60 === 0 && minute / 60 < this.onTheHour.length) return this.onTheHour[minute / 60]!;
     const running: TracedLoad[] = [];
     for (const load of this.house.loads) {
       eachSpan(load.cycles, this.window.fromMinute + minute, 1, (from, to) => {
@@ -50,24 +45,6 @@ export class PickupMarks {
       });
     }
     return this.markOf(running);
-  }
-
-  private markHours(): Uint8Array {
-    const { fromMinute, minutes } = this.window;
-    const hours = Math.floor(minutes / 60);
-    const marks = new Uint8Array(hours);
-    if (this.surging.size === 0) return marks;
-    const runningAt: TracedLoad[][] = Array.from({ length: hours }, () => []);
-    for (const load of this.house.loads) {
-      eachSpan(load.cycles, fromMinute, minutes, (from, to) => {
-        for (let hour = Math.ceil(from / 60); hour * 60 < to && hour < hours; hour += 1)
-          runningAt[hour]!.push(load);
-      });
-    }
-    runningAt.forEach((running, hour) => {
-      marks[hour] = this.markOf(running);
-    });
-    return marks;
   }
 
   private markOf(running: readonly TracedLoad[]): number {

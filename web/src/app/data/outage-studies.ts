@@ -4,6 +4,7 @@ import type { Catalogue } from '@levamen/core/equipment';
 import {
   type BriefTally,
   type HelpfulChange,
+  type LoadGroup,
   type OutageRun,
   type OutageStudy,
   outlookOf,
@@ -11,9 +12,10 @@ import {
   runtimeQuestion,
   type SeasonOutlook,
   seedsOf,
+  type ShiftOfGroup,
 } from '@levamen/core/study';
 import type { Remote } from 'comlink';
-import { filter, map, type Observable } from 'rxjs';
+import { concatMap, filter, from, map, type Observable, scan } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { JobSession } from './job-session';
 import { WorkerPool, type PoolProgress } from './worker-pool';
@@ -23,6 +25,8 @@ import type { FatesOfHours, OutageApi } from '../workers/outage-api';
 /** The year is played in stretches, so that progress shows and both workers end at about the same time. */
 const stretches = 16;
 const hoursOfYear = 8760;
+/** Groups of loads that are asked about at once, so that the first stand there soon. */
+const groupsAtOnce = 12;
 /** Workers that share the years of the brief. */
 const briefWorkers = Math.max(1, Math.min(2, navigator.hardwareConcurrency || 2));
 
@@ -108,6 +112,22 @@ export class OutageStudies {
   /** How many of them end too early, in parts; those of what does not hold are not all played. */
   tally(study: OutageStudy): Observable<readonly BriefTally[]> {
     return this.askBrief(study, (there, catalogue, seeds) => there.tallyBrief(study, catalogue, seeds));
+  }
+
+  /**
+   * Hours the runtime changes when groups of loads change their standing, as outages near it go; those that are known so far, the
+   * first groups first.
+   */
+  shifts(study: OutageStudy, groups: readonly LoadGroup[]): Observable<ReadonlyMap<string, number>> {
+    const pieces = Array.from({ length: Math.ceil(groups.length / groupsAtOnce) }, (_, index) =>
+      groups.slice(index * groupsAtOnce, (index + 1) * groupsAtOnce),
+    );
+    return from(pieces).pipe(
+      concatMap((piece) =>
+        this.askBrief(study, (there, catalogue, seeds) => there.shiftBrief(study, catalogue, seeds, piece)),
+      ),
+      scan((known, parts) => new Map([...known, ...meanShiftsH(parts.flat())]), new Map<string, number>()),
+    );
   }
 
   /** Each worker is asked about the same years every time. */
@@ -225,3 +245,12 @@ const sameStudy = (a: OutageStudy | null, b: OutageStudy | null): boolean =>
     a.islandId === b.islandId &&
     a.weather === b.weather &&
     JSON.stringify(a.parts) === JSON.stringify(b.parts));
+
+/** The mean over the outages of all years, h, by group. */
+function meanShiftsH(years: readonly (readonly ShiftOfGroup[])[]): [string, number][] {
+  return (years[0] ?? []).map(({ id }, place) => {
+    const all = years.flatMap((groups) => [...groups[place]!.longerMin]);
+    const sum = all.reduce((total, minutes) => total + minutes, 0);
+    return [id, all.length === 0 ? 0 : sum / all.length / 60];
+  });
+}

@@ -2,11 +2,13 @@ import type { Season } from '@levamen/core/nature';
 import type { Catalogue } from '@levamen/core/equipment';
 import type {
   BriefTally,
+  LoadGroup,
   OutageRun,
   OutageStudy,
   PlayedSeason,
   ReservePoint,
   SeasonOutlook,
+  ShiftOfGroup,
 } from '@levamen/core/study';
 
 /** How outages from a stretch of hours end. */
@@ -35,5 +37,12 @@ export interface OutageApi {
   /** Some years of them. */
   playBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): PlayedSeason[];
   tallyBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): BriefTally;
+  /** What becomes of the outages near the runtime when groups of loads change their standing; by year. */
+  shiftBrief(
+    study: OutageStudy,
+    catalogue: Catalogue,
+    seeds: readonly number[],
+    groups: readonly LoadGroup[],
+  ): ShiftOfGroup[][];
   reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
 }

@@ -10,7 +10,9 @@ import {
   playOutage,
   reservePoint,
   runtimeOutlook,
+  type PlayedSeason,
   seedsOf,
+  shiftsOfBrief,
   studyYear,
   tallyOfBrief,
   windowFor,
@@ -30,6 +32,17 @@ const yearsOf = (seeds: readonly number[]): readonly KeptYear[] => {
   kept = seeds.map((seed) => kept.find((year) => year.seed === seed) ?? new KeptYear(seed));
   return kept;
 };
+
+/** How the outages of a year go for the study that was asked about last; lists of groups come in pieces. */
+const lastPlayed = new Map<number, { readonly text: string; readonly played: PlayedSeason | null }>();
+function playedFor(study: OutageStudy, catalogue: Catalogue, year: KeptYear): PlayedSeason | null {
+  const text = JSON.stringify([study.plan, study.parts, study.islandId, study.weather?.name ?? null]);
+  const known = lastPlayed.get(year.seed);
+  if (known?.text === text) return known.played;
+  const played = playedOfBrief(study, catalogue, year);
+  lastPlayed.set(year.seed, { text, played });
+  return played;
+}
 
 const api: OutageApi = {
   prepare: (study, catalogue) => {
@@ -60,6 +73,11 @@ const api: OutageApi = {
   runtime: (study, catalogue) => runtimeOutlook(study, catalogue, yearsOf(seedsOf(study.plan))),
   playBrief: (study, catalogue, seeds) =>
     yearsOf(seeds).flatMap((year) => playedOfBrief(study, catalogue, year) ?? []),
+  shiftBrief: (study, catalogue, seeds, groups) =>
+    yearsOf(seeds).map((year) => {
+      const played = playedFor(study, catalogue, year);
+      return played ? shiftsOfBrief(study, catalogue, year, played, groups) : [];
+    }),
   tallyBrief: (study, catalogue, seeds) => tallyOfBrief(study, catalogue, yearsOf(seeds)),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(present.year, heldBack, season, requiredH),

@@ -21,6 +21,7 @@ import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
 import { injectFindings } from '../../data/findings';
+import { injectShifts } from '../../data/shifts';
 import { JobSession } from '../../data/job-session';
 import { DemandBandChart } from '../../power/demand-band-chart';
 import { GapList } from '../../power/gap-list';
@@ -102,12 +103,17 @@ export class BackupStage {
     const island = this.island();
     return plan && island ? benchItems(plan, island) : [];
   });
+  private readonly shiftsH = injectShifts(
+    computed(() => this.items().map(({ id, loads }) => ({ id, loadIds: loads.map((load) => load.id) }))),
+  );
   /** What stands beside each circuit follows a moment after its move and the margins, so that both are drawn at once. */
   protected readonly effects = toSignal(
-    toObservable(computed(() => ({ evaluation: this.evaluation(), items: this.items() }))).pipe(
+    toObservable(
+      computed(() => ({ evaluation: this.evaluation(), items: this.items(), shiftsH: this.shiftsH() })),
+    ).pipe(
       auditTime(effectsDelayMs),
-      map(({ evaluation, items }) =>
-        evaluation ? itemEffects(evaluation.context, evaluation.selected, items) : noEffects,
+      map(({ evaluation, items, shiftsH }) =>
+        evaluation ? itemEffects(evaluation.context, evaluation.selected, items, shiftsH) : noEffects,
       ),
     ),
     { initialValue: noEffects },

@@ -1,6 +1,6 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { benchItems, demoPlans, moveToLane, type Plan } from '@levamen/core/design';
-import { evaluatePlan, itemEffects } from '@levamen/core/study';
+import { evaluatePlan, itemEffects, KeptYear, runtimeOutlook, withRuntimes } from '@levamen/core/study';
 
 import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';
@@ -35,10 +35,27 @@ describe('the bench', () => {
   it('says beside each circuit what it costs and whose limit it breaks, in words', () => {
     const counter = rowOf(farm, 'cellar-5');
     expect(counter).toMatchObject({ limits: 'starting', limitsKind: 'breaks', legs: 'L1' });
-    expect(counter.label).toMatch(/stays on, should and may, .* costs 1\.1.h of runtime, breaks starting$/);
+    expect(counter.label).toMatch(/stays on, should and may, .* costs ≈ 1\.1.h of runtime, breaks starting$/);
     const range = rowOf(farm, 'cellar-2');
-    expect(range).toMatchObject({ limitsKind: 'would-break', limits: 'runtime, power, legs' });
-    expect(range.label).toContain('would break runtime, continuous power, leg split');
+    // Of the runtime nothing is said before it is simulated.
+    expect(range).toMatchObject({ limitsKind: 'would-break', limits: 'power, legs' });
+    expect(range.label).toContain('would break continuous power, leg split');
+  });
+
+  it('says without "≈" what is simulated, and whose runtime it would break', () => {
+    const evaluation = evaluatePlan(farm, builtInCatalogue);
+    const parts = evaluation.selected!.stack.parts;
+    const study = { plan: farm, islandId: '', parts, weather: null };
+    const outlook = runtimeOutlook(study, builtInCatalogue, [new KeptYear(1)])!;
+    const outlooks = new Map([[evaluation.selected!.stack.name, outlook]]);
+    const { selected, context, island } = withRuntimes(evaluation, { outlooks, found: null });
+    const items = benchItems(farm, island!);
+    const shifts = new Map(items.map(({ id }) => [id, id === 'cellar-2' ? -20 : 1.5]));
+    const rows = benchView(items, itemEffects(context, selected, items, shifts), farm.supply.system).flatMap(
+      (lane) => lane.rows,
+    );
+    expect(rows.find(({ item }) => item.id === 'cellar-5')!.hours).toMatch(/^−1\.5/);
+    expect(rows.find(({ item }) => item.id === 'cellar-2')!.limits).toBe('runtime, power, legs');
   });
 
   it('puts loads without a circuit on the bench too', () => {
@@ -59,7 +76,7 @@ describe('the bench', () => {
 
   it('counts hours the other way in the dark', () => {
     const dark = moveToLane(farm, { circuitIds: ['cellar-9'], loadIds: [] }, 'dark');
-    expect(rowOf(farm, 'cellar-9').hours).toMatch(/^−7\.5/);
-    expect(rowOf(dark, 'cellar-9').hours).toMatch(/^\(\d/);
+    expect(rowOf(farm, 'cellar-9').hours).toMatch(/^≈ −7\.5/);
+    expect(rowOf(dark, 'cellar-9').hours).toMatch(/^\(≈ \d/);
   });
 });

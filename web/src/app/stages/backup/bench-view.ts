@@ -70,10 +70,9 @@ function rowOf(item: BenchItem, effect: ItemEffect | undefined, system: SupplySy
   const energy = idle ? dash : quantityText(effect?.energyWhPerDay ?? 0, 'Wh');
   const power = idle ? dash : quantityText(effect?.runningVA ?? 0, 'VA');
   const start = effect && effect.startVA > 0 ? quantityText(effect.startVA, 'VA') : '';
-  const hours =
-    idle || hoursH === null || !Number.isFinite(hoursH) || hoursH < 0.05
-      ? ''
-      : `${kept ? '−' : '+'}${quantityText(hoursH, 'h')}`;
+  const says = !idle && hoursH !== null && Number.isFinite(hoursH) && hoursH >= 0.05;
+  const hours = says ? quantityText(hoursH, 'h') : '';
+  const about = effect?.runtimeRough ? '≈ ' : '';
   const name = feeds ? `${item.name}, feeds ${feeds.circuits.length} circuits` : item.name;
   const place = panel && circuit ? `${panel.name} ${spacesText(circuit)}` : 'on no circuit';
   const legs =
@@ -85,11 +84,7 @@ function rowOf(item: BenchItem, effect: ItemEffect | undefined, system: SupplySy
     item.tiers.join(' and '),
     idle ? 'no load' : `${energy} a day, ${power} running`,
     start === '' ? '' : `${start} to start`,
-    hours === ''
-      ? ''
-      : kept
-        ? `costs ${hours.slice(1)} of runtime`
-        : `would cost ${hours.slice(1)} of runtime`,
+    hours === '' ? '' : kept ? `costs ${about}${hours} of runtime` : `would cost ${about}${hours} of runtime`,
     limits === ''
       ? ''
       : `${mends.length > 0 ? 'breaks' : 'would break'} ${broken.map((key) => limitWords[key]).join(', ')}`,
@@ -103,7 +98,7 @@ function rowOf(item: BenchItem, effect: ItemEffect | undefined, system: SupplySy
     energy,
     power,
     start,
-    hours: kept || hours === '' ? hours : `(${hours.slice(1)})`,
+    hours: hours === '' ? '' : kept ? `${about}−${hours}` : `(${about}${hours})`,
     limits,
     limitsKind: limits === '' ? 'none' : mends.length > 0 ? 'breaks' : 'would-break',
     shed: shedText(item),

@@ -82,7 +82,7 @@ export class ItemDetail {
     const kept = items[0]!.lane === 'on' || items[0]!.lane === 'hand';
     const says: string[] = [];
     if (effect.runtimeCostH !== null && Number.isFinite(effect.runtimeCostH)) {
-      const hours = quantityText(effect.runtimeCostH, 'h');
+      const hours = `${effect.runtimeRough ? 'about ' : ''}${quantityText(effect.runtimeCostH, 'h')}`;
       says.push(kept ? `It costs ${hours} of runtime.` : `Staying on, it would cost ${hours} of runtime.`);
     }
     if (effect.wouldBreak.length > 0) {

@@ -17,6 +17,7 @@ import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
 import { injectFindings } from '../../data/findings';
+import { injectShifts } from '../../data/shifts';
 import { JobSession } from '../../data/job-session';
 
 import { FigureButton } from '../../ui/figure-button';
@@ -91,12 +92,17 @@ export class LoadsStage {
       season: evaluation.settings.designSeason.value,
     };
   });
+  private readonly shiftsH = injectShifts(
+    computed(() => (this.plan()?.loads ?? []).map(({ id }) => ({ id, loadIds: [id] }))),
+  );
   /** What each load costs follows a moment after the margins: two hundred rows must not hold them up. */
   protected readonly effects = toSignal(
-    toObservable(this.evaluation).pipe(
+    toObservable(computed(() => ({ evaluation: this.evaluation(), shiftsH: this.shiftsH() }))).pipe(
       auditTime(settleMs),
-      map((evaluation) =>
-        evaluation ? loadEffects(evaluation.context, evaluation.selected, this.plan()?.loads) : noEffects,
+      map(({ evaluation, shiftsH }) =>
+        evaluation
+          ? loadEffects(evaluation.context, evaluation.selected, this.plan()?.loads, shiftsH)
+          : noEffects,
       ),
     ),
     { initialValue: noEffects },

@@ -205,7 +205,9 @@ export class LoadsTable {
 
   private textOf(load: Load, effect: LoadEffect | undefined, key: ColumnKey, context: CellContext): string {
     if (key === 'energy') return effect ? quantityText(effect.energyWhPerDay, 'Wh') : '–';
-    if (key === 'cost') return costText(effect?.runtimeCostH ?? null);
+    if (key === 'cost') {
+      return `${effect?.runtimeRough ? '≈ ' : ''}${costText(effect?.runtimeCostH ?? null)}`;
+    }
     if (key === 'legs' && load.legsAssumed) return `~ ${load.legs}`;
     return cellText(load, key, context);
   }
