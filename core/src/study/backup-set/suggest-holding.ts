@@ -13,6 +13,7 @@ const mostRounds = 6;
  * The best backup set for a stack that holds in simulated outages. Sets are searched by the closed formula; how far it is from simulation is
  * measured on the present set and on every set it finds, until one holds.
  *
+ * @param newStop begins the time of one search; what it gives is asked from time to time, and true ends that search
  * @returns null where the units do not go together or nothing is backed up
  */
 export function suggestHolding(
@@ -21,7 +22,7 @@ export function suggestHolding(
   islandId: string,
   parts: readonly StackPart[],
   simulation: Simulation,
-  stop?: () => boolean,
+  newStop: () => () => boolean = () => () => false,
 ): Suggestion | null {
   const settings = settingsOf(whole);
   const requiredH = settings.requiredRuntimeH.value;
@@ -30,7 +31,7 @@ export function suggestHolding(
   let scale = scaleOfPresent(whole, catalogue, islandId, parts, simulation, reached);
   let last: Suggestion | null = null;
   for (let round = 0; round < mostRounds; round += 1) {
-    const found = suggestBackup(whole, catalogue, islandId, parts, stop, scale);
+    const found = suggestBackup(whole, catalogue, islandId, parts, newStop(), scale);
     if (found === null || whole.brief.goals.outage !== 'decides') return found;
     const outlook = simulation.outlook(takeSuggestion(whole, found), parts);
     if (outlook === null) return found;
@@ -42,7 +43,6 @@ export function suggestHolding(
     scale *= holds
       ? Math.min(0.95, (requiredH / reachedH) * 1.02)
       : Math.max(1.02, Math.min(3, (requiredH / Math.max(reachedH, 0.1)) * 1.01));
-    if (stop?.()) break;
   }
   return last;
 }

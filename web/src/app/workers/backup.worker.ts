@@ -29,8 +29,11 @@ const api: BackupApi = {
   suggest: (study, catalogue, limitMs) => {
     const { plan, islandId, parts, weather } = study;
     const simulation = new Simulation(plan, catalogue, islandId, weather);
-    const until = performance.now() + limitMs;
-    return suggestHolding(plan, catalogue, islandId, parts, simulation, () => performance.now() > until);
+    // Every search has its own time; what is simulated in between does not count.
+    return suggestHolding(plan, catalogue, islandId, parts, simulation, () => {
+      const until = performance.now() + limitMs;
+      return () => performance.now() > until;
+    });
   },
   mend: async (study, catalogue) => {
     const of = prepared(study, catalogue);
