@@ -84,6 +84,28 @@ test('a stack put together by hand: the margins answer, and units that do not go
   await expect(page.getByRole('heading', { name: /Suggested/ })).toBeVisible();
 });
 
+test('units that nobody chose do not change silently', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Not silently');
+  await bench.addHouse('Essentials only');
+  await bench.goTo('Sources');
+  const heading = page.getByRole('region', { name: /Suggested/ });
+  await expect(heading).toBeVisible({ timeout: 20_000 });
+  const before = (await page.locator('p.stack').textContent())!.trim();
+  await bench.goTo('Brief');
+  const hours = page.getByRole('textbox', { name: 'Required runtime' });
+  await hours.fill('90');
+  await hours.press('Enter');
+  const notice = page.getByText(`Equipment changed: ${before} →`);
+  await expect(notice).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: `Keep ${before}` }).click();
+  await expect(notice).toHaveCount(0);
+  await bench.goTo('Sources');
+  await expect(page.getByRole('heading', { name: 'Your choice' })).toBeVisible();
+  await expect(page.locator('p.stack')).toHaveText(before);
+  await expect(bench.margin('runtime')).toContainText('fails', { timeout: 20_000 });
+});
+
 test('jobs are duplicated, deleted and brought back', async ({ page }) => {
   const bench = new Bench(page);
   await bench.newJob('Twice');

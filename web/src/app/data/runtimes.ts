@@ -9,6 +9,7 @@ import {
   type OutageStudy,
   type SeasonOutlook,
   smallestHolding,
+  withRuntimes,
 } from '@levamen/core/study';
 import { catchError, delay, EMPTY, filter, firstValueFrom, Observable, of, switchMap } from 'rxjs';
 import { EvaluationService } from './evaluation';
@@ -19,6 +20,7 @@ const firstDelayMs = 1500;
 const settleMs = 40;
 /** A simulation waits for a pause as long as the last one took, so that it does not hold up whoever edits on; at most, ms. */
 const longestSettleMs = 1500;
+const mostRounds = 6;
 
 interface Wish {
   readonly rough: Evaluation;
@@ -89,9 +91,12 @@ export class Runtimes {
       };
       const search = async (): Promise<void> => {
         found = await smallestHolding(rough.judged, holds);
-        const suggested = rough.judged.find(({ stack }) => stack.name === found!.smallest);
-        const nearest = suggested ?? rough.nearly[0] ?? rough.judged[0];
-        if (nearest) await look(nearest.stack);
+        // Where nothing holds, the nearest one is shown; which that is may change once it is played.
+        for (let round = 0; round < mostRounds; round += 1) {
+          const { selected } = withRuntimes(rough, { outlooks, found });
+          if (!selected || selected.simulated) break;
+          await look(selected.stack);
+        }
         say();
       };
       const work = async (): Promise<void> => {

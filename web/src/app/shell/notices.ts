@@ -1,6 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { LeftDraft } from '../data/draft-store';
+import { EquipmentChange } from '../data/equipment-change';
 import { JobSession } from '../data/job-session';
 import { downloadJson } from '../ui/download';
 
@@ -29,6 +30,17 @@ const maxNamed = 3;
         <i class="pi pi-users" aria-hidden="true"></i> {{ takenText() }}
         <button type="button" (click)="session.leaveOut(taking)">Take that back</button>
         <button type="button" (click)="session.takenIn.set(null)">Dismiss</button>
+      </p>
+    }
+    @if (equipment.changed(); as change) {
+      <p class="equipment" aria-live="polite">
+        <i class="pi pi-arrow-right-arrow-left" aria-hidden="true"></i> Equipment changed:
+        {{ change.from.name }} → {{ change.to.name }}; no units are chosen, and that is now what is suggested.
+        <button type="button" (click)="equipment.keep(change)">Keep {{ change.from.name }}</button>
+        @if (session.undoLabel(); as label) {
+          <button type="button" (click)="session.undo()">Take back: {{ label }}</button>
+        }
+        <button type="button" (click)="equipment.changed.set(null)">Dismiss</button>
       </p>
     }
     @for (left of session.leftDrafts(); track left.tab) {
@@ -68,6 +80,7 @@ const maxNamed = 3;
 })
 export class Notices {
   protected readonly session = inject(JobSession);
+  protected readonly equipment = inject(EquipmentChange);
   protected readonly takenText = computed(() => {
     const taking = this.session.takenIn();
     if (!taking) return '';
