@@ -147,8 +147,21 @@ export class JobShell {
     void this.download();
   }
 
-  protected tryStageAgain(): void {
-    void this.router.navigateByUrl(this.missedStage());
+  protected async tryStageAgain(): Promise<void> {
+    const stage = this.missedStage();
+    try {
+      await this.router.navigateByUrl(stage);
+    } catch {
+      // Some browsers remember that a part could not be fetched until the page is loaded anew; what was entered is kept.
+      if (await this.serverAnswers()) window.location.assign(stage);
+    }
+  }
+
+  private serverAnswers(): Promise<boolean> {
+    return fetch('/api/health').then(
+      ({ ok }) => ok,
+      () => false,
+    );
   }
 
   protected reopen(): void {
