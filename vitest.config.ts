@@ -12,7 +12,7 @@ export default defineConfig({
   test: {
     projects: [
       // Generous: a machine may be several times slower than the one a test was written on.
-      project('core', { testTimeout: 60_000 }),
+      project('core', { testTimeout: 180_000 }),
       project('server', { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false }),
     ],
   },

@@ -47,7 +47,7 @@ describe('what is kept from one question to the next', () => {
       const again = runtimeOutlook(studyOf(plan, units), builtInCatalogue, kept);
       expect(again).toEqual(runtimeOutlook(studyOf(plan, units), builtInCatalogue, years()));
     }
-  }, 60_000);
+  }, 180_000);
 });
 
 describe('counting what ends early', () => {
@@ -66,7 +66,7 @@ describe('counting what ends early', () => {
       const holds = outlook.nineteenOfTwentyH >= requiredRuntimeH && whole + leg + start <= 0.05;
       expect(holdsIn(plan, parted), `${requiredRuntimeH} h`).toBe(holds);
     }
-  }, 60_000);
+  }, 180_000);
 });
 
 describe('the search for the smallest stack', () => {
