@@ -53,6 +53,7 @@ test('several circuits move together, by selection, by mouse, and by undo', asyn
 });
 
 test('a new user asks for 24 h, finds what breaks first, and mends it in three ways', async ({ page }) => {
+  test.slow();
   const bench = await copyOfTheFarm(page, 'Farm, mended', 'backup');
   await bench.goTo('Brief');
   await page.getByRole('textbox', { name: 'Required runtime' }).fill('24');
