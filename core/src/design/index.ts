@@ -7,7 +7,7 @@ export {
 } from './backup/backup.schema.js';
 export { type BenchItem, benchItems } from './backup/bench-items.js';
 export { laneOfCircuits } from './backup/circuit-lanes.js';
-export { chooseFor, chosenFor, type Island, islandsOf } from './backup/islands.js';
+export { chooseFor, chosenFor, type Island, islandOf, islandsOf } from './backup/islands.js';
 export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
 export { type Standing, standings } from './backup/lane-of.js';
 export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';

@@ -44,7 +44,6 @@ export {
 } from './outage/outage-run.js';
 export type { Cause } from './outage/outage-state.js';
 export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.js';
-export { seasonOutlook } from './outage/season-outlook.js';
 export { type SeasonOutlook } from './outage/outlook-of.js';
 export { KeptYear } from './outage/kept-year.js';
 export { seedsOf } from './outage/runtime-question.js';
@@ -52,7 +51,6 @@ export { outageWeather } from './outage/outage-weather.js';
 export { playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './outage/reserve-curve.js';
 export { runtimeOutlook } from './outage/runtime-outlook.js';
-export { simulatedRuntimeMargin } from './outage/simulated-runtime-margin.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
 export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';
 export { type MapCell, reachedMin, yearMap } from './outage/year-map.js';

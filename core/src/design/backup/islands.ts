@@ -41,6 +41,12 @@ export function islandsOf(plan: Backed): Island[] {
   return [{ id: unsurveyedIslandId, name: 'The house', services: [], panels: survey.panels, first: true }];
 }
 
+/** An island by its name; the first one where there is no such island, null where nothing is backed up. */
+export function islandOf(plan: Backed, islandId: string): Island | null {
+  const islands = islandsOf(plan);
+  return islands.find(({ id }) => id === islandId) ?? islands[0] ?? null;
+}
+
 /** The island each panel is in; null = it stays on the grid side, undefined = nobody knows what feeds it. */
 function islandByPanel(plan: Backed): ReadonlyMap<Panel, string | null | undefined> {
   const islandOf = (panel: Panel): string | null | undefined => {
@@ -65,9 +71,10 @@ export const chosenFor = (
 export function chooseFor<P extends Pick<BackedUpHouse, 'equipment'>>(
   plan: P,
   island: Pick<Island, 'id'>,
-  parts: StackPart[] | null,
+  parts: readonly StackPart[] | null,
 ): P {
   const others = plan.equipment.stacks.filter(({ islandId }) => islandId !== island.id);
-  const stacks = parts === null ? others : [...others, { islandId: island.id, parts }];
+  const stacks =
+    parts === null ? others : [...others, { islandId: island.id, parts: parts.map((part) => ({ ...part })) }];
   return { ...plan, equipment: { ...plan.equipment, stacks } };
 }

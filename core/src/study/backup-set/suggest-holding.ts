@@ -1,8 +1,8 @@
 import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { islandPlan, islandsOf, type Plan, settingsOf } from '../../design/index.js';
+import { islandPlan, islandOf, type Plan, settingsOf } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { stackEnergy, stackRuntime } from '../margins/stack-energy.js';
-import type { SeasonOutlook } from '../outage/outlook-of.js';
+import { decidingHours } from '../outage/deciding-hours.js';
 import type { Simulation } from '../outage/simulation.js';
 import { suggestBackup, type Suggestion, takeSuggestion } from './suggestion.js';
 
@@ -26,16 +26,14 @@ export function suggestHolding(
 ): Suggestion | null {
   const settings = settingsOf(whole);
   const requiredH = settings.requiredRuntimeH.value;
-  const reached = (outlook: SeasonOutlook): number =>
-    settings.outageWeather.value === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
-  let scale = scaleOfPresent(whole, catalogue, islandId, parts, simulation, reached);
+  let scale = scaleOfPresent(whole, catalogue, islandId, parts, simulation);
   let last: Suggestion | null = null;
   for (let round = 0; round < mostRounds; round += 1) {
     const found = suggestBackup(whole, catalogue, islandId, parts, newStop(), scale);
     if (found === null || whole.brief.goals.outage !== 'decides') return found;
     const outlook = simulation.outlook(takeSuggestion(whole, found), parts);
     if (outlook === null) return found;
-    const reachedH = reached(outlook);
+    const reachedH = decidingHours(settings, outlook);
     const holds = reachedH >= requiredH - 1e-9;
     if (holds && found.mustsBreak !== 'runtime') return { ...found, reachedH };
     last = found;
@@ -54,10 +52,8 @@ function scaleOfPresent(
   islandId: string,
   parts: readonly StackPart[],
   simulation: Simulation,
-  reached: (outlook: SeasonOutlook) => number,
 ): number {
-  const islands = islandsOf(whole);
-  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const island = islandOf(whole, islandId);
   const assembled = assembleStack(parts, catalogue, whole.supply.system);
   const outlook = simulation.outlook(whole, parts);
   if (!island || !assembled.ok || outlook === null) return 1;
@@ -67,7 +63,7 @@ function scaleOfPresent(
     stackEnergy(assembled.stack, context.settings),
     context.stages,
   );
-  const reachedH = reached(outlook);
+  const reachedH = decidingHours(context.settings, outlook);
   const says = Number.isFinite(runtimeH) && reachedH > 0.1 && reachedH < outlook.followedH - 1e-6;
   return says ? Math.min(3, Math.max(0.2, runtimeH / reachedH)) : 1;
 }

@@ -3,7 +3,7 @@ import { circuitsById, type Load } from '../../house/index.js';
 import {
   changeShed,
   islandPlan,
-  islandsOf,
+  islandOf,
   keepOnly,
   type Lane,
   leftOutLane,
@@ -95,8 +95,7 @@ export function suggestBackup(
   stop?: () => boolean,
   runtimeScale = 1,
 ): Suggestion | null {
-  const islands = islandsOf(whole);
-  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const island = islandOf(whole, islandId);
   const assembled = assembleStack(parts, catalogue, whole.supply.system);
   if (!island || !assembled.ok) return null;
   const { stack } = assembled;

@@ -16,7 +16,7 @@ const farm = demoPlans[0]!.plan;
 const mend = (plan: Plan) => {
   const { island, selected } = evaluatePlan(plan, builtInCatalogue);
   const simulation = new Simulation(plan, builtInCatalogue, '', null);
-  return waysToMend(plan, builtInCatalogue, island!, selected!, simulation);
+  return waysToMend(plan, builtInCatalogue, island!, selected!.stack, simulation);
 };
 /** As every stage shows it once it is simulated. */
 const simulated = (plan: Plan, parts: readonly StackPart[]) => {

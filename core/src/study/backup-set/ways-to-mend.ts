@@ -1,4 +1,4 @@
-import { type Catalogue, enumerateStacks, type Stack, type StackPart } from '../../equipment/index.js';
+import { type Catalogue, enumerateStacks, type Stack } from '../../equipment/index.js';
 
 import {
   keptLoads,
@@ -14,7 +14,7 @@ import {
 } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import type { DemandContext } from '../margins/demand-context.js';
-import { judgeStack, type JudgedStack } from '../evaluation/judge-stack.js';
+import { judgeStack } from '../evaluation/judge-stack.js';
 import type { MarginKey } from '../margins/margin.js';
 import { itemEffects } from './item-effects.js';
 import { smallestHolding } from '../evaluation/smallest-holding.js';
@@ -53,7 +53,7 @@ const wanted = (item: BenchItem): number =>
  * starter, the next larger stack of the same inverter or the smallest one that holds, or fewer hours.
  *
  * @param whole the plan
- * @param judged the selected stack of the island
+ * @param stack the selected one of the island
  * @param simulation what a way comes to, and whether it holds, is simulated
  * @returns null where every binding margin holds
  */
@@ -61,28 +61,34 @@ export async function waysToMend(
   whole: Plan,
   catalogue: Catalogue,
   island: Island,
-  judged: JudgedStack,
+  stack: Stack,
   simulation: Simulation,
 ): Promise<Mending | null> {
-  const { stack } = judged;
   const outcome = (plan: Plan, on = stack): Outcome =>
     outcomeOf(islandPlan(plan, island), on, simulation.outlook(plan, on.parts));
   const present = outcome(whole);
   const worst = present.fails[0];
   if (!worst) return null;
   const ways: WayToMend[] = [];
-  const offer = (kind: WayToMend['kind'], title: string, how: string, plan: Plan, on = stack): void => {
-    ways.push({ kind, title, how, plan, outcome: outcome(plan, on) });
+  const offer = (
+    kind: WayToMend['kind'],
+    title: string,
+    how: string,
+    plan: Plan,
+    after = outcome(plan),
+  ): void => {
+    ways.push({ kind, title, how, plan, outcome: after });
   };
 
   const lane = leftOutLane(whole, island);
-  const dropped = dropUntilItHolds(whole, island, judged, lane, outcome);
+  const dropped = dropUntilItHolds(whole, island, stack, lane, present, outcome);
   if (dropped) {
     offer(
       'shed',
       `${lane === 'auto' ? 'Shed' : 'Leave dark'}: ${dropped.names.join(', ')}`,
       lane === 'auto' ? 'By a device, as the outage begins.' : 'They stay on the grid side.',
       dropped.plan,
+      dropped.outcome,
     );
   }
 
@@ -93,21 +99,22 @@ export async function waysToMend(
     .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
   if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
     const { substitute } = best;
-    offer('substitute', substitute.title, substitute.how, withSubstitute(whole, substitute));
+    const substituted = withSubstitute(whole, substitute);
+    offer('substitute', substitute.title, substitute.how, substituted, best.outcome);
   }
 
   const context = demandContextOf(plan);
   const holds = (on: Stack): Promise<boolean> => Promise.resolve(simulation.holds(whole, on.parts));
-  for (const larger of await largerStacks(catalogue, context, judged, holds)) {
-    const parts: StackPart[] = larger.parts.map((part) => ({ ...part }));
+  for (const larger of await largerStacks(catalogue, context, stack, holds)) {
+    const enlarged = chooseFor(whole, island, larger.parts);
     offer(
       'stack',
       `Larger stack: ${larger.name}`,
       larger.inverter.id === stack.inverter.id
         ? 'More of the same units.'
         : 'The smallest of the catalogue that holds.',
-      chooseFor(whole, island, parts),
-      larger,
+      enlarged,
+      outcome(enlarged, larger),
     );
   }
   if (worst.key === 'runtime' && Number.isFinite(present.runtimeH)) {
@@ -133,21 +140,23 @@ const ratioOf = ({ margins }: Outcome, key: MarginKey): number =>
 function dropUntilItHolds(
   whole: Plan,
   island: Island,
-  judged: JudgedStack,
+  stack: Stack,
   lane: Lane,
+  present: Outcome,
   outcome: (plan: Plan) => Outcome,
-): { readonly plan: Plan; readonly names: readonly string[] } | null {
+): { readonly plan: Plan; readonly names: readonly string[]; readonly outcome: Outcome } | null {
   let plan = whole;
+  let now = present;
   const names: string[] = [];
+  const soFar = () => (names.length > 0 ? { plan, names, outcome: now } : null);
   for (let step = 0; step < 12; step += 1) {
     const here = islandPlan(plan, island);
-    const now = outcome(plan);
-    if (now.fails.length === 0) return names.length > 0 ? { plan, names } : null;
+    if (now.fails.length === 0) return soFar();
     const context = demandContextOf(here);
     const items = benchItems(here, island).filter(
       (item) => item.lane === 'on' && item.loads.length > 0 && wanted(item) < 1000,
     );
-    const effects = itemEffects(context, judged, items);
+    const effects = itemEffects(context, judgeStack(context, stack), items);
     const helps = (item: BenchItem): number => {
       const effect = effects.get(item.id)!;
       if (effect.wouldMend.length > 0) return 1e6 * effect.wouldMend.length;
@@ -158,7 +167,7 @@ function dropUntilItHolds(
         Number(effects.get(b.id)!.wouldMend.length > 0) - Number(effects.get(a.id)!.wouldMend.length > 0);
       return mends || wanted(a) - wanted(b) || helps(b) - helps(a);
     })[0];
-    if (!next) return names.length > 0 ? { plan, names } : null;
+    if (!next) return soFar();
     names.push(next.name);
     const circuitIds = next.circuit ? [next.id] : [];
     plan = moveToLane(
@@ -166,22 +175,23 @@ function dropUntilItHolds(
       { circuitIds, loadIds: next.circuit ? [] : [next.id] },
       next.circuit ? lane : 'dark',
     );
+    now = outcome(plan);
   }
-  return { plan, names };
+  return { plan, names, outcome: now };
 }
 
 /** The next larger stack of the same inverter that holds, and the smallest of all that does. */
 async function largerStacks(
   catalogue: Catalogue,
   context: DemandContext,
-  judged: JudgedStack,
+  present: Stack,
   holds: (stack: Stack) => Promise<boolean>,
 ): Promise<Stack[]> {
   const { system } = context.plan.supply;
   const others = enumerateStacks(catalogue, system)
-    .filter(({ name }) => name !== judged.stack.name)
+    .filter(({ name }) => name !== present.name)
     .map((stack) => judgeStack(context, stack));
-  const same = others.filter(({ stack }) => stack.inverter.id === judged.stack.inverter.id);
+  const same = others.filter(({ stack }) => stack.inverter.id === present.inverter.id);
   const names = [
     (await smallestHolding(same, holds)).smallest,
     (await smallestHolding(others, holds)).smallest,

@@ -1,7 +1,8 @@
 import type { SeasonOutlook } from '../outage/outlook-of.js';
 import { simulatedRuntimeMargin } from '../outage/simulated-runtime-margin.js';
 import type { Evaluation } from './evaluate-plan.js';
-import { judgeStack, type JudgedStack } from './judge-stack.js';
+import { heldBy } from './held-by.js';
+import type { JudgedStack } from './judge-stack.js';
 import { selectStack } from './select-stack.js';
 import type { Runtimes } from './with-runtimes.js';
 
@@ -20,7 +21,6 @@ const plainHours = (evaluation: Evaluation, name: string): number | undefined =>
  * runtime is carried on in proportion to the closed formula. All of it is marked as rough.
  */
 export function carriedOn(rough: Evaluation, before: Known): Evaluation {
-  const { context } = rough;
   const { found, outlooks } = before.runtimes;
   const stays = rough.judged.some(
     ({ stack, lacks }) => stack.name === found?.smallest && lacks.every((margin) => margin.rough),
@@ -32,14 +32,10 @@ export function carriedOn(rough: Evaluation, before: Known): Evaluation {
     if (!outlook || !wasH || !plain || plain.verdict === 'unknown') return one;
     const grows = plain.limit.value / wasH;
     if (!Number.isFinite(grows)) return one;
-    const again = judgeStack(context, one.stack);
-    const margins = again.margins.map((margin) =>
-      margin.key === 'runtime'
-        ? simulatedRuntimeMargin(rough.settings, plain, grown(outlook, grows), true)
-        : margin,
+    const margins = one.margins.map((margin) =>
+      margin === plain ? simulatedRuntimeMargin(rough.settings, plain, grown(outlook, grows), true) : margin,
     );
-    const lacks = margins.filter(({ binding, verdict }) => binding && verdict === 'fails');
-    return { ...again, margins, lacks, meets: lacks.length === 0 };
+    return { ...one, ...heldBy(margins) };
   };
   const judged = rough.judged.map((one) => (one.stack.name === found?.smallest ? carried(one) : one));
   const chosen = rough.selectedBy === 'user' ? carried(rough.selected!) : null;

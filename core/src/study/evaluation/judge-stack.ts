@@ -1,5 +1,5 @@
 import type { DemandContext } from '../margins/demand-context.js';
-import { margin, type Margin } from '../margins/margin.js';
+import { margin } from '../margins/margin.js';
 import { continuousMargin } from '../margins/continuous-margin.js';
 import { dailyMargin } from '../margins/daily-margin.js';
 import { gapMargin } from '../margins/gap-margin.js';
@@ -9,18 +9,14 @@ import { startingMargin } from '../margins/starting-margin.js';
 import { stackEnergy, type StackEnergy } from '../margins/stack-energy.js';
 import type { Stack } from '../../equipment/index.js';
 import type { SeasonOutlook } from '../outage/outlook-of.js';
+import { heldBy, type HeldMargins } from './held-by.js';
 import { simulatedRuntimeMargin } from '../outage/simulated-runtime-margin.js';
 import { withOverloadRisk } from '../outage/with-overload-risk.js';
 
 /** A stack with its margins. */
-export interface JudgedStack {
+export interface JudgedStack extends HeldMargins {
   readonly stack: Stack;
   readonly energy: StackEnergy;
-  readonly margins: readonly Margin[];
-  /** Binding margins that fail, worst first. */
-  readonly lacks: readonly Margin[];
-  /** Nothing that binds fails; where its runtime is rough, that is a guess. */
-  readonly meets: boolean;
   /** Outages were simulated for it. */
   readonly simulated: boolean;
 }
@@ -60,8 +56,5 @@ export function judgeStack(
         one.key === 'runtime' ? simulatedRuntimeMargin(context.settings, one, outlook) : one,
       )
     : plain;
-  const lacks = margins
-    .filter(({ binding, verdict }) => binding && verdict === 'fails')
-    .toSorted((a, b) => b.ratio - a.ratio);
-  return { stack, energy, margins, lacks, meets: lacks.length === 0, simulated: outlook !== null };
+  return { stack, energy, ...heldBy(margins), simulated: outlook !== null };
 }

@@ -58,6 +58,20 @@ describe('spans of a window', () => {
   });
 });
 
+/** A load of 900 W that runs for half of the time, and a guest that would always run, where there is room beside it. */
+function besideBase(guest: Parameters<typeof aLoad>[0]) {
+  const always = { powerFactor: 1, use: allSeasons(aroundTheClock), kind: 'other' } as const;
+  const shed = { device: 'relay', when: 'power', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
+  return traceHouse(
+    'split-120-240',
+    [
+      { load: aLoad({ ...always, id: 'base', runningPowerW: 900, dutyCycle: 0.5 }), lane: 'on', shed: null },
+      { load: aLoad({ ...always, dutyCycle: 1, ...guest }), lane: 'auto', shed },
+    ],
+    { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+  );
+}
+
 describe('demand', () => {
   const house = (loads: ReturnType<typeof aLoad>[]) =>
     traceHouse(
@@ -92,33 +106,7 @@ describe('demand', () => {
   });
 
   it('leaves a circuit off in minutes in which there is no room for it', () => {
-    const [base, guest] = [
-      aLoad({
-        id: 'base',
-        runningPowerW: 900,
-        powerFactor: 1,
-        dutyCycle: 0.5,
-        use: allSeasons(aroundTheClock),
-        kind: 'other',
-      }),
-      aLoad({
-        id: 'guest',
-        runningPowerW: 500,
-        powerFactor: 1,
-        dutyCycle: 1,
-        use: allSeasons(aroundTheClock),
-        kind: 'other',
-      }),
-    ];
-    const shed = { device: 'relay', when: 'power', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
-    const traced = traceHouse(
-      'split-120-240',
-      [
-        { load: base, lane: 'on', shed: null },
-        { load: guest, lane: 'auto', shed },
-      ],
-      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
-    );
+    const traced = besideBase({ id: 'guest', runningPowerW: 500 });
     const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA: 1000, legVA: 1000 });
     expect(Math.max(...trace.demandW[0]!)).toBeLessThanOrEqual(1000);
     const offWh = trace.noRoomW.reduce((sum, w) => sum + w / 60, 0);
@@ -130,33 +118,8 @@ describe('demand', () => {
 
 describe('a motor that is let on where there is room', () => {
   it('starts whenever it comes on, and waits for room for its start', () => {
-    const use = allSeasons(aroundTheClock);
-    const base = aLoad({
-      id: 'base',
-      runningPowerW: 900,
-      powerFactor: 1,
-      dutyCycle: 0.5,
-      use,
-      kind: 'other',
-    });
-    const motor = aLoad({
-      id: 'motor',
-      runningPowerW: 300,
-      powerFactor: 1,
-      dutyCycle: 1,
-      use,
-      kind: 'other',
-      start: { how: 'multiple', multiple: 4, durationS: 2 },
-    });
-    const shed = { device: 'relay', when: 'power', belowCharge: 0.5, order: 1, responseS: 0.5 } as const;
-    const traced = traceHouse(
-      'split-120-240',
-      [
-        { load: base, lane: 'on', shed: null },
-        { load: motor, lane: 'auto', shed },
-      ],
-      { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
-    );
+    const start = { how: 'multiple', multiple: 4, durationS: 2 } as const;
+    const traced = besideBase({ id: 'motor', runningPowerW: 300, start });
     const startsUnder = (wholeVA: number) => {
       const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA, legVA: 1e9 });
       const on = trace.managed[0]!.on;

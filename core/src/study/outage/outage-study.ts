@@ -1,6 +1,6 @@
 import type { WeatherYear } from '../../nature/index.js';
 import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { islandPlan, islandsOf, type Plan } from '../../design/index.js';
+import { islandPlan, islandOf, type Plan } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import type { KeptYear } from './kept-year.js';
 import { minutesOfDay } from './minutes.js';
@@ -33,8 +33,7 @@ export function studyYear(
   seed = whole.outage.seed,
   kept?: KeptYear,
 ): OutageYear | null {
-  const islands = islandsOf(whole);
-  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const island = islandOf(whole, islandId);
   if (!island) return null;
   const stack = assembleStack(parts, catalogue, whole.supply.system);
   if (!stack.ok) return null;

@@ -1,10 +1,9 @@
 import type { Season } from '../../nature/index.js';
-import { minutesOfDay } from './minutes.js';
 import type { KeptYear } from './kept-year.js';
-import { outageFates, windowFor } from './outage-fates.js';
+import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { horizonMin } from './outage-study.js';
-import { seasonStretch } from './season-stretch.js';
+import { seasonWindows } from './season-windows.js';
 
 /** How a season is played. */
 export interface SeasonWish {
@@ -37,13 +36,12 @@ export function playSeason(
 ): PlayedSeason {
   const survived: number[] = [];
   const causes: number[] = [];
-  for (const { firstDay, days } of seasonStretch(season, year.weather.latitudeDeg)) {
-    const window = { fromMinute: firstDay * minutesOfDay, minutes: windowFor(days * 24, followedMin) };
+  for (const { firstDay, hours, window } of seasonWindows(season, year.weather.latitudeDeg, followedMin)) {
     const sum = kept?.demandOf(year.house, window);
     const plan = outagePlan(year, window.fromMinute, window.minutes, sum);
     const chargeAt = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
     const { survivedMin, cause } = outageFates(plan, {
-      hours: days * 24,
+      hours,
       everyH,
       horizonMin: followedMin,
       ...(chargeAt ? { chargeAt } : {}),

@@ -1,13 +1,12 @@
 import type { Catalogue } from '../../equipment/index.js';
 import { settingsOf } from '../../design/index.js';
 import type { KeptYear } from './kept-year.js';
-import { minutesOfDay } from './minutes.js';
-import { outageFates, windowFor } from './outage-fates.js';
+import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
 import type { PlayedSeason } from './play-season.js';
 import { runtimeEveryH, runtimeQuestion } from './runtime-question.js';
-import { seasonStretch } from './season-stretch.js';
+import { seasonWindows } from './season-windows.js';
 import { type TracedHouse, type TracedLoad, traceHouse } from './traced-house.js';
 
 /** Some loads that would change their standing together: a circuit, or one load. */
@@ -19,8 +18,6 @@ export interface LoadGroup {
 /** What becomes of the outages near the runtime when a group changes its standing. */
 export interface ShiftOfGroup {
   readonly id: string;
-  /** Stays on now and would be left off; else it would stay on. */
-  readonly left: boolean;
   /** By how much each of these outages would last longer, min. */
   readonly longerMin: Float32Array;
 }
@@ -83,13 +80,13 @@ export function shiftsOfBrief(
     .slice(Math.floor(order.length * from), Math.max(1, Math.ceil(order.length * to)))
     .toSorted((a, b) => a - b);
   let before = 0;
-  const stretches = seasonStretch(settings.designSeason.value, year.weather.latitudeDeg).map(
-    ({ firstDay, days }) => {
-      const count = Math.ceil((days * 24) / runtimeEveryH);
+  const { latitudeDeg } = year.weather;
+  const stretches = seasonWindows(settings.designSeason.value, latitudeDeg, followedMin).map(
+    ({ hours, window }) => {
+      const count = Math.ceil(hours / runtimeEveryH);
       const places = chosen.filter((place) => place >= before && place < before + count);
       const starts = places.map((place) => (place - before) * runtimeEveryH);
       before += count;
-      const window = { fromMinute: firstDay * minutesOfDay, minutes: windowFor(days * 24, followedMin) };
       const { overloads, overloadsBeside, trace } = outagePlan(
         year,
         window.fromMinute,
@@ -98,7 +95,7 @@ export function shiftsOfBrief(
       );
       // Where nothing is let on only where there is room, fewer loads overload in fewer minutes.
       const fuller = trace.managed.length === 0 ? { overloads, overloadsBeside } : null;
-      return { window, hours: days * 24, starts, places, fuller };
+      return { window, hours, starts, places, fuller };
     },
   );
   return groups.map((group) => {
@@ -117,6 +114,6 @@ export function shiftsOfBrief(
       const { survivedMin } = outageFates(plan, { hours, starts, horizonMin: followedMin });
       places.forEach((place, i) => longer.push(survivedMin[starts[i]!]! - played.survivedMin[place]!));
     }
-    return { id: group.id, left, longerMin: Float32Array.from(longer) };
+    return { id: group.id, longerMin: Float32Array.from(longer) };
   });
 }

@@ -1,5 +1,6 @@
 import { derived, given, quantityText } from '../../base/index.js';
 import type { OutageWeather, Settings } from '../../design/index.js';
+import { decidingHours } from './deciding-hours.js';
 import type { SeasonOutlook } from './outlook-of.js';
 import type { Cause } from './outage-state.js';
 import { margin, type Margin } from '../margins/margin.js';
@@ -53,7 +54,7 @@ export function simulatedRuntimeMargin(
   rough = false,
 ): Margin {
   const weather = settings.outageWeather.value;
-  const reachedH = weather === 'usual' ? outlook.medianH : outlook.nineteenOfTwentyH;
+  const reachedH = decidingHours(settings, outlook);
   const season = settings.designSeason.value;
   const required = settings.requiredRuntimeH.value;
   const years = weather === 'usual' ? outlook.yearsMedianH : outlook.yearsNineteenOfTwentyH;

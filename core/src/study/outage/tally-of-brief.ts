@@ -1,15 +1,14 @@
 import type { Catalogue } from '../../equipment/index.js';
 import { settingsOf } from '../../design/index.js';
 import type { KeptYear } from './kept-year.js';
-import { minutesOfDay } from './minutes.js';
 import { mostShort } from './most-short.js';
-import { outageFates, windowFor } from './outage-fates.js';
-import { outagePlan, type OutageYear } from './outage-plan.js';
+import { outageFates } from './outage-fates.js';
+import { outagePlan } from './outage-plan.js';
 import { causes } from './outage-state.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
 import { overloadCauses } from './outlook-of.js';
 import { runtimeEveryH, runtimeQuestion, seedsOf } from './runtime-question.js';
-import { seasonStretch } from './season-stretch.js';
+import { seasonWindows } from './season-windows.js';
 
 /** Counts of the outages that the brief asks to get through. */
 export interface BriefTally {
@@ -37,24 +36,20 @@ export function tallyOfBrief(
   const requiredMin = requiredH * 60;
   let short = 0;
   let overloaded = 0;
-  const stretchesOf = (year: OutageYear) =>
-    seasonStretch(settings.designSeason.value, year.weather.latitudeDeg);
-  const countOf = (year: OutageYear): number =>
-    stretchesOf(year).reduce((sum, { days }) => sum + Math.ceil((days * 24) / runtimeEveryH), 0);
   let perYear = 0;
   for (const one of kept) {
     const year = studyYear(study, catalogue, one.seed, one);
     if (year === null) return { count: 0, short: 0, overloaded: 0 };
-    perYear = countOf(year);
+    const windows = seasonWindows(settings.designSeason.value, year.weather.latitudeDeg, followedMin);
+    perYear = windows.reduce((sum, { hours }) => sum + Math.ceil(hours / runtimeEveryH), 0);
     const most = mostShort(study.plan, perYear * seedsOf(study.plan).length);
     const goesOn = (): boolean => short <= most.short && overloaded <= most.overloaded;
-    for (const { firstDay, days } of stretchesOf(year)) {
+    // Windows are those of the whole question, so that their demand is at hand for both.
+    for (const { hours, window } of windows) {
       if (!goesOn()) break;
-      // The window is that of the whole question, so that its demand is at hand for both.
-      const window = { fromMinute: firstDay * minutesOfDay, minutes: windowFor(days * 24, followedMin) };
       const plan = outagePlan(year, window.fromMinute, window.minutes, one.demandOf(year.house, window));
       outageFates(plan, {
-        hours: days * 24,
+        hours,
         everyH: runtimeEveryH,
         horizonMin: Math.ceil(requiredMin),
         ended: (survivedMin, cause) => {

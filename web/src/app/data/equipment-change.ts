@@ -52,13 +52,7 @@ export class EquipmentChange {
   keep({ from, islandId }: ChangedEquipment): void {
     const island = this.evaluations.evaluation()?.islands.find(({ id }) => id === islandId);
     if (!island) return;
-    this.session.edit(`keep ${from.name}`, (plan) =>
-      chooseFor(
-        plan,
-        island,
-        from.parts.map((part) => ({ ...part })),
-      ),
-    );
+    this.session.edit(`keep ${from.name}`, (plan) => chooseFor(plan, island, from.parts));
     this.changed.set(null);
   }
 }

@@ -1,5 +1,5 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Stack } from '@levamen/core/equipment';
 import {
   type Evaluation,
@@ -11,7 +11,7 @@ import {
   smallestHolding,
   withRuntimes,
 } from '@levamen/core/study';
-import { catchError, delay, EMPTY, filter, firstValueFrom, Observable, of, switchMap } from 'rxjs';
+import { catchError, EMPTY, filter, firstValueFrom, Observable, switchMap, timer } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';
 
@@ -45,31 +45,26 @@ export class Runtimes {
   private readonly wish = computed((): Wish | null => {
     const rough = this.evaluations.rough();
     const study = this.studies.asked();
-    return rough && study && rough.context.backupSet.length > 0 ? { rough, study } : null;
+    return rough && study ? { rough, study } : null;
   });
-  private readonly answers = toSignal(
-    toObservable(this.wish).pipe(
-      switchMap((wish) => {
-        if (wish === null) return of(null);
-        const wait = this.begun
-          ? Math.min(longestSettleMs, Math.max(settleMs, this.lastTookMs))
-          : firstDelayMs;
-        return of(wish).pipe(
-          delay(wait),
-          switchMap(() => this.work(wish)),
-          // What is rough stays, and says so.
-          catchError(() => EMPTY),
-        );
-      }),
-    ),
-    { initialValue: null },
-  );
 
   constructor() {
-    effect(() => {
-      const answers = this.answers();
-      if (answers) this.evaluations.known.set(answers);
-    });
+    toObservable(this.wish)
+      .pipe(
+        switchMap((wish) => {
+          if (wish === null) return EMPTY;
+          const wait = this.begun
+            ? Math.min(longestSettleMs, Math.max(settleMs, this.lastTookMs))
+            : firstDelayMs;
+          return timer(wait).pipe(
+            switchMap(() => this.work(wish)),
+            // What is rough stays, and says so.
+            catchError(() => EMPTY),
+          );
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe((known) => this.evaluations.known.set(known));
   }
 
   /** Simulates for one plan until nobody wants it any more. */

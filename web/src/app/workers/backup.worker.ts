@@ -1,8 +1,6 @@
 import { assembleStack, type Catalogue } from '@levamen/core/equipment';
-import { islandPlan, islandsOf } from '@levamen/core/design';
+import { islandOf } from '@levamen/core/design';
 import {
-  demandContextOf,
-  judgeStack,
   type OutageStudy,
   Simulation,
   substituteOutcomes,
@@ -12,17 +10,12 @@ import {
 import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 
-/** The island of a study, its stack with its margins, and the simulation that answers for it. */
+/** The island of a study, its stack, and the simulation that answers for it. */
 function prepared({ plan, islandId, parts, weather }: OutageStudy, catalogue: Catalogue) {
-  const islands = islandsOf(plan);
-  const island = islands.find(({ id }) => id === islandId) ?? islands[0];
+  const island = islandOf(plan, islandId);
   const assembled = assembleStack(parts, catalogue, plan.supply.system);
   if (!island || !assembled.ok) return null;
-  const { stack } = assembled;
-  const simulation = new Simulation(plan, catalogue, islandId, weather);
-  const outlook = simulation.outlook(plan, parts);
-  const judged = judgeStack(demandContextOf(islandPlan(plan, island)), stack, outlook);
-  return { island, stack, judged, simulation };
+  return { island, stack: assembled.stack, simulation: new Simulation(plan, catalogue, islandId, weather) };
 }
 
 const api: BackupApi = {
@@ -37,7 +30,7 @@ const api: BackupApi = {
   },
   mend: async (study, catalogue) => {
     const of = prepared(study, catalogue);
-    return of && waysToMend(study.plan, catalogue, of.island, of.judged, of.simulation);
+    return of && waysToMend(study.plan, catalogue, of.island, of.stack, of.simulation);
   },
   substitutes: (study, catalogue) => {
     const of = prepared(study, catalogue);

@@ -207,11 +207,10 @@ export class HelpView {
     const island = this.evaluations.island();
     this.session.edit(change.title, (now) => {
       const there = islandsOf(change.plan).find(({ id }) => id === island?.id);
-      const parts = change.parts.map((part) => ({ ...part }));
       const { costs } = now.sources;
       const plan = { ...change.plan, sources: { ...change.plan.sources, costs } };
       return there && (change.kind === 'battery' || change.kind === 'inverter')
-        ? chooseFor(plan, there, parts)
+        ? chooseFor(plan, there, change.parts)
         : plan;
     });
   }

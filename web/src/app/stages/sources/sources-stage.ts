@@ -106,13 +106,7 @@ export class SourcesStage {
   protected choose(parts: readonly StackPart[]): void {
     const island = this.evaluations.island();
     if (!island) return;
-    this.session.edit('stack', (plan) =>
-      chooseFor(
-        plan,
-        island,
-        parts.map((part) => ({ ...part })),
-      ),
-    );
+    this.session.edit('stack', (plan) => chooseFor(plan, island, parts));
   }
 
   protected showSmaller({ target }: Event): void {
