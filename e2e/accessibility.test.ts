@@ -4,107 +4,116 @@ import { Bench } from './bench';
 
 const levels = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
-/** In the dark scheme only the colours differ. */
-const check = async (page: Page, scheme: 'light' | 'dark'): Promise<void> => {
-  // A dialog that is still fading in has the contrast of neither state.
-  await page.waitForTimeout(700);
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (
-    scheme === 'light' ? axe.withTags(levels) : axe.withRules(['color-contrast'])
-  ).analyze();
-  expect(
-    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
-  ).toEqual([]);
+const violationsOf = async (axe: AxeBuilder): Promise<string[]> => {
+  const { violations } = await axe.analyze();
+  return violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
+  );
 };
 
-for (const scheme of ['light', 'dark'] as const) {
-  test(`every view passes axe in the ${scheme} scheme`, async ({ page }) => {
-    // A dozen analyses of large pages, on a machine that may be busy.
-    test.setTimeout(400_000);
-    const bench = new Bench(page);
-    await page.addInitScript((chosen) => localStorage.setItem('levamen.scheme', chosen), scheme);
-    await page.goto('/jobs');
-    await expect(page.getByRole('link', { name: 'Row house by the vineyard', exact: true })).toBeVisible();
-    await check(page, scheme);
-    await bench.open('Farmhouse above the harbour');
-    await check(page, scheme);
-    await page.getByRole('button', { name: 'History' }).click();
-    await page.getByRole('button', { name: /the job as it began/ }).click();
-    await expect(page.getByText('beside now')).toBeVisible();
-    await check(page, scheme);
-    await page.keyboard.press('Escape');
-    await bench.goTo('Usage');
-    await expect(page.locator('lv-bills-card svg')).toBeVisible();
-    await check(page, scheme);
-    await bench.show('Meter data');
-    await expect(page.getByRole('heading', { name: 'Channels' })).toBeVisible();
-    await expect(page.locator('lv-usage-charts svg').first()).toBeVisible();
-    await check(page, scheme);
-    await bench.show('Outages');
-    await check(page, scheme);
-    await bench.show('Live');
-    await page.getByRole('button', { name: 'Read it live' }).click();
-    await expect(page.getByRole('rowheader', { name: 'Well pump' })).toBeVisible();
-    await check(page, scheme);
-    await bench.goTo('Panels');
-    for (const side of ['Circuit', 'Panel', /^Findings/, 'Legs', 'Sensors']) {
-      await page
-        .getByRole('button', { name: side, exact: typeof side === 'string' })
-        .first()
-        .click();
-      await check(page, scheme);
-    }
-    await bench.goTo('Loads');
-    await bench.cell('Well pump', 'name').click();
-    await expect(page.locator('lv-demand-chart svg')).toBeVisible();
-    await bench.margin('starting').click();
-    await check(page, scheme);
-    await page.getByRole('button', { name: 'Close the working' }).click();
-    await page.getByRole('button', { name: 'Typical loads' }).click();
-    await expect(page.getByRole('dialog')).toBeVisible();
-    await check(page, scheme);
-    await page.keyboard.press('Escape');
-    await bench.goTo('Backup set');
-    await page.locator('[data-item="cellar-5"]').click();
-    for (const side of ['Circuit', /^Wiring/, 'Suggest', 'Mend', 'Power']) {
-      await page
-        .getByRole('button', { name: side, exact: typeof side === 'string' })
-        .first()
-        .click();
-      if (side === 'Power') await expect(page.locator('lv-backup-stage svg').first()).toBeVisible();
-      await check(page, scheme);
-    }
-    await bench.goTo('Sources');
-    await page.getByRole('button', { name: 'Change the units' }).click();
-    await page.getByText('Why each').click();
-    await check(page, scheme);
-    await bench.goTo('Outage');
-    await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
-    await check(page, scheme);
-    for (const [part, sign] of [
-      ['Year', 'lv-year-view table'],
-      ['Drill', 'lv-drill-view [data-state]'],
-      ['Conditions', 'lv-conditions-view'],
-    ] as const) {
-      await bench.show(part);
-      await expect(page.locator(sign).first()).toBeVisible();
-      await check(page, scheme);
-    }
-    for (const [part, ask, sign] of [
-      ['What helps', 'Try every change', 'lv-help-view tbody tr'],
-      ['Reserve', 'Work out the curve', 'lv-reserve-view svg'],
-      ['Chances', /^Play 12 years/, 'lv-chances-view svg'],
-    ] as const) {
-      await bench.show(part);
-      await page.getByRole('button', { name: ask }).click();
-      await expect(page.locator(sign).first()).toBeVisible({ timeout: 90_000 });
-      await check(page, scheme);
-    }
-    await page.keyboard.press('Control+k');
-    await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
-    await check(page, scheme);
-  });
-}
+/** Light and dark: a view is brought up once, and its colours are changed. In the dark only they differ. */
+const check = async (page: Page): Promise<void> => {
+  // A dialog that is still fading in has the contrast of neither state.
+  await page.waitForTimeout(700);
+  // As another window of the same device would switch it.
+  const switchTo = (scheme: 'light' | 'dark'): Promise<boolean> =>
+    page.evaluate(
+      (newValue) => window.dispatchEvent(new StorageEvent('storage', { key: 'levamen.scheme', newValue })),
+      scheme,
+    );
+  expect(await violationsOf(new AxeBuilder({ page }).withTags(levels))).toEqual([]);
+  await switchTo('dark');
+  await expect(page.locator('html')).toHaveClass(/ink-dark/);
+  await page.waitForTimeout(400);
+  expect(await violationsOf(new AxeBuilder({ page }).withRules(['color-contrast']))).toEqual([]);
+  await switchTo('light');
+};
+
+test('every view passes axe, light and dark', async ({ page }) => {
+  // A dozen analyses of large pages, on a machine that may be busy.
+  test.setTimeout(400_000);
+  const bench = new Bench(page);
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: 'Row house by the vineyard', exact: true })).toBeVisible();
+  await check(page);
+  await bench.open('Farmhouse above the harbour');
+  await check(page);
+  await page.getByRole('button', { name: 'History' }).click();
+  await page.getByRole('button', { name: /the job as it began/ }).click();
+  await expect(page.getByText('beside now')).toBeVisible();
+  await check(page);
+  await page.keyboard.press('Escape');
+  await bench.goTo('Usage');
+  await expect(page.locator('lv-bills-card svg')).toBeVisible();
+  await check(page);
+  await bench.show('Meter data');
+  await expect(page.getByRole('heading', { name: 'Channels' })).toBeVisible();
+  await expect(page.locator('lv-usage-charts svg').first()).toBeVisible();
+  await check(page);
+  await bench.show('Outages');
+  await check(page);
+  await bench.show('Live');
+  await page.getByRole('button', { name: 'Read it live' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Well pump' })).toBeVisible();
+  await check(page);
+  await bench.goTo('Panels');
+  for (const side of ['Circuit', 'Panel', /^Findings/, 'Legs', 'Sensors']) {
+    await page
+      .getByRole('button', { name: side, exact: typeof side === 'string' })
+      .first()
+      .click();
+    await check(page);
+  }
+  await bench.goTo('Loads');
+  await bench.cell('Well pump', 'name').click();
+  await expect(page.locator('lv-demand-chart svg')).toBeVisible();
+  await bench.margin('starting').click();
+  await check(page);
+  await page.getByRole('button', { name: 'Close the working' }).click();
+  await page.getByRole('button', { name: 'Typical loads' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check(page);
+  await page.keyboard.press('Escape');
+  await bench.goTo('Backup set');
+  await page.locator('[data-item="cellar-5"]').click();
+  for (const side of ['Circuit', /^Wiring/, 'Suggest', 'Mend', 'Power']) {
+    await page
+      .getByRole('button', { name: side, exact: typeof side === 'string' })
+      .first()
+      .click();
+    if (side === 'Power') await expect(page.locator('lv-backup-stage svg').first()).toBeVisible();
+    await check(page);
+  }
+  await bench.goTo('Sources');
+  await page.getByRole('button', { name: 'Change the units' }).click();
+  await page.getByText('Why each').click();
+  await check(page);
+  await bench.goTo('Outage');
+  await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
+  await check(page);
+  for (const [part, sign] of [
+    ['Year', 'lv-year-view table'],
+    ['Drill', 'lv-drill-view [data-state]'],
+    ['Conditions', 'lv-conditions-view'],
+  ] as const) {
+    await bench.show(part);
+    await expect(page.locator(sign).first()).toBeVisible();
+    await check(page);
+  }
+  for (const [part, ask, sign] of [
+    ['What helps', 'Try every change', 'lv-help-view tbody tr'],
+    ['Reserve', 'Work out the curve', 'lv-reserve-view svg'],
+    ['Chances', /^Play 12 years/, 'lv-chances-view svg'],
+  ] as const) {
+    await bench.show(part);
+    await page.getByRole('button', { name: ask }).click();
+    await expect(page.locator(sign).first()).toBeVisible({ timeout: 90_000 });
+    await check(page);
+  }
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
+  await check(page);
+});
 
 test('works at tablet width and at 200 % zoom without losing the margins', async ({ page }) => {
   const bench = new Bench(page);

@@ -16,8 +16,8 @@ export default defineConfig({
   ],
   // A busy machine may miss a deadline once; a test that fails twice is broken.
   retries: process.env['CI'] ? 1 : 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: `${home}/e2e.json` }]],
   outputDir: `${home}/e2e-results`,
   use: {

@@ -64,7 +64,7 @@ function writePlan(plan, path) {
     ...(g
       ? [1, g.locksSolarOut ? 1 : 0, g.powerW, g.startBelow, g.stopAbove, g.warmUpMin, g.chargerW, g.fuelL ?? Infinity, g.idleLPerH, g.fullLPerH]
       : new Array(10).fill(0)),
-    h.dcChargeEfficiency, h.lossPerW, h.lossPerW2, h.retryAfterMin, h.solarReturnMin,
+    h.dcChargeEfficiency, h.lossPerW, h.lossPerW2, h.retryAfterMin, plan.sun.returnMin,
   ]; // prettier-ignore
   const quiet = new Uint8Array(24);
   if (g?.quiet) for (let hour = g.quiet.fromH; hour !== g.quiet.toH; hour = (hour + 1) % 24) quiet[hour] = 1;

@@ -9,10 +9,12 @@ export { type BenchItem, benchItems } from './backup/bench-items.js';
 export { laneOfCircuits } from './backup/circuit-lanes.js';
 export { chooseFor, chosenFor, type Island, islandOf, islandsOf } from './backup/islands.js';
 export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
+export { leaveOff, unplug, unpluggedLoads } from './backup/unplugged.js';
+export { type Presence, presences } from './backup/presence.js';
 export { type Standing, standings } from './backup/lane-of.js';
 export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';
-export { coversOf, leftOutLane, schoolFacts } from './backup/school-facts.js';
+export { coversOf, everythingRuns, leftOutLane, schoolFacts } from './backup/school-facts.js';
 export { changeServiceBackup, joinService, serviceBackup, splicedPanelId } from './backup/service-backup.js';
 export { settleBackup } from './backup/settle-backup.js';
 export {
@@ -48,4 +50,4 @@ export {
   type Vehicle,
   vehicleSchema,
 } from './sources/sources.schema.js';
-export { usualArray, usualGenerator, usualVehicle } from './sources/usual-sources.js';
+export { usualArray, usualGenerator, usualReturnMin, usualVehicle } from './sources/usual-sources.js';

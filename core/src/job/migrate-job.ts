@@ -4,6 +4,7 @@ import { addOutage } from './migrations/3-outage.js';
 import { completeOutage } from './migrations/4-complete-outage.js';
 import { toDesigns } from './migrations/5-designs.js';
 import { toInstantsAndRatings } from './migrations/6-instants-and-ratings.js';
+import { toOutageDays } from './migrations/7-outage-days.js';
 import type { Saved } from './migrations/saved.js';
 
 /**
@@ -17,6 +18,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   4: completeOutage,
   5: toDesigns,
   6: toInstantsAndRatings,
+  7: toOutageDays,
 };
 
 /**

@@ -6,7 +6,7 @@ export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
 export { suggestHolding } from './backup-set/suggest-holding.js';
 export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';
 export { type LoadGroup, type ShiftOfGroup, shiftsOfBrief } from './outage/shifts-of-brief.js';
-export { Simulation } from './outage/simulation.js';
+export { LocalSimulation, type Simulation } from './outage/simulation.js';
 export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
 export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
 export type { DemandView } from './demand/demand-view.js';

@@ -34,7 +34,7 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
       });
     }
   }
-  const byHand = members.filter(({ lane }) => lane === 'hand');
+  const byHand = members.filter(({ load, lane }) => lane === 'hand' && kept.has(load.id));
   if (byHand.length > 0 && !settings.handsOn.value) {
     report({
       key: 'by-hand',

@@ -1,4 +1,3 @@
-import { keptLoads } from '../../design/index.js';
 import { type Finding, quantityText } from '../../base/index.js';
 import { isAmerican } from '../../electric/index.js';
 import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
@@ -41,8 +40,8 @@ export function designFindings(context: DemandContext, judged: JudgedStack | nul
   }
   // Where the way of backing up is settled, its requirements say so.
   const settled = plan.backup.services.some(({ school }) => school !== null);
-  const kept = keptLoads(plan);
-  const wholeHouse = !settled && plan.loads.length > 3 && plan.loads.every(({ id }) => kept.has(id));
+  const wholeHouse =
+    !settled && plan.loads.length > 3 && plan.loads.every((load) => backupSet.includes(load));
   if (judged && wholeHouse && isAmerican(plan.supply.system)) {
     const { totalVA } = optionalDwelling(dwellingLoadsOf(plan.loads, settings.floorAreaM2.value));
     if (totalVA > judged.stack.continuousVA) {

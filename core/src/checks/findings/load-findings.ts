@@ -5,9 +5,10 @@ import type { DemandContext } from '../../study/index.js';
 const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
 
 /** What the list of loads itself gives reason to say. */
-export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
+export function loadFindings({ plan, settings, members, backupSet }: DemandContext): Finding[] {
   const { loads } = plan;
   const kept = keptLoads(plan);
+  const runs = new Map(members.map(({ load, lane }) => [load.id, lane]));
   const found: Finding[] = [];
   const report = (
     names: readonly string[],
@@ -18,7 +19,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   const namesOf = (keep: (load: (typeof loads)[number]) => boolean): string[] =>
     loads.filter(keep).map(({ name }) => name);
   report(
-    namesOf(({ id, kind }) => kind === 'medical' && kept.has(id)),
+    namesOf(({ id, kind }) => kind === 'medical' && runs.has(id)),
     {
       key: 'life-support',
       severity: 'must-fix',
@@ -28,7 +29,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
     },
   );
   report(
-    namesOf(({ id, tier }) => tier === 'must' && !kept.has(id)),
+    namesOf(({ id, tier }) => tier === 'must' && !runs.has(id)),
     {
       key: 'must-left-out',
       severity: 'must-fix',
@@ -48,9 +49,26 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
     },
   );
   report(
+    namesOf(({ id }) => !kept.has(id) && runs.has(id) && runs.get(id) !== 'hand'),
+    {
+      key: 'runs-along',
+      severity: 'consider',
+      title: 'Loads that nobody has chosen run along',
+      because: (names) => `What feeds them stays on in an outage, so they run and are counted: ${names}.`,
+      cure: 'Put them into the backup set, on another circuit, or say in the details of the load that the household unplugs them.',
+    },
+  );
+  report(settings.handsOn.value ? [] : namesOf(({ id }) => !kept.has(id) && runs.get(id) === 'hand'), {
+    key: 'unplugged',
+    severity: 'consider',
+    title: 'Unplugging counts on somebody being home',
+    because: (names) => `${names}: the household is not expected to see to it, so they are counted in full.`,
+    cure: 'Put them on a circuit that goes dark, or say in the brief that the household is hands-on.',
+  });
+  report(
     namesOf(
       ({ id, kind, start, runningPowerW }) =>
-        kept.has(id) && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
+        runs.has(id) && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
     ),
     {
       key: 'motor-without-start',
@@ -74,7 +92,7 @@ export function loadFindings({ plan, backupSet }: DemandContext): Finding[] {
   );
   report(
     backupSet.length > 1 && plan.supply.system !== 'single-230'
-      ? namesOf(({ id, legsAssumed }) => legsAssumed && kept.has(id))
+      ? namesOf(({ id, legsAssumed }) => legsAssumed && runs.has(id))
       : [],
     {
       key: 'legs-assumed',

@@ -15,7 +15,7 @@ export function backupProblems({
   const panels = new Set(survey.panels.map(({ id }) => id));
   /** Names that must exist, and stand once. */
   const checkNames = (
-    list: 'services' | 'kept' | 'lanes',
+    list: 'services' | 'kept' | 'unplugged' | 'lanes',
     key: string,
     names: readonly string[],
     existing: ReadonlySet<string>,
@@ -36,13 +36,16 @@ export function backupProblems({
     new Set(survey.services.map(({ id }) => id)),
     'service',
   );
-  checkNames(
-    'kept',
-    'loadId',
-    backup.kept.map(({ loadId }) => loadId),
-    new Set(loads.map(({ id }) => id)),
-    'load',
-  );
+  const loadIds = new Set(loads.map(({ id }) => id));
+  for (const list of ['kept', 'unplugged'] as const) {
+    checkNames(
+      list,
+      'loadId',
+      backup[list].map(({ loadId }) => loadId),
+      loadIds,
+      'load',
+    );
+  }
   checkNames(
     'lanes',
     'circuitId',

@@ -81,13 +81,21 @@ export const backupSchema = z.strictObject({
   services: z.array(serviceBackupSchema).max(8, 'Use at most 8 services'),
   /** The loads that are kept running. */
   kept: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
+  /** Loads that are not kept, on circuits that stay on: the household unplugs them in an outage. */
+  unplugged: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
   lanes: z.array(circuitLaneSchema).max(4032, 'Use at most 4032 circuits'),
   /** How many "may" loads one "should" load outweighs when a set is suggested. */
   shouldWorth: field(countSchema(1, 20), { label: 'One should is worth so many mays', unit: 'count' }),
 });
 export type Backup = z.infer<typeof backupSchema>;
 
-export const emptyBackup = (): Backup => ({ services: [], kept: [], lanes: [], shouldWorth: 4 });
+export const emptyBackup = (): Backup => ({
+  services: [],
+  kept: [],
+  unplugged: [],
+  lanes: [],
+  shouldWorth: 4,
+});
 
 /** A service about whose backup nobody has said anything: it has an island, and so a source, of its own. */
 export const undecidedBackup = (serviceId: string): ServiceBackup => ({

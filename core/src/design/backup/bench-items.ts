@@ -10,8 +10,7 @@ import {
 } from '../../house/index.js';
 import type { Island } from './islands.js';
 import { laneOfCircuits } from './circuit-lanes.js';
-import { keptLoads } from './kept-loads.js';
-import { standingOf, type Standing } from './lane-of.js';
+import { standingOf, standings, type Standing } from './lane-of.js';
 import { movesWith } from './move-groups.js';
 
 /** What is moved between the lanes: a circuit, or a load that hangs on none. */
@@ -40,7 +39,7 @@ export function benchItems(
 ): BenchItem[] {
   const byCircuit = loadsByCircuit(plan.loads);
   const laneOf = laneOfCircuits(plan);
-  const kept = keptLoads(plan);
+  const standing = standings(plan);
   const circuits = island.panels.flatMap((panel) =>
     panel.circuits
       .filter(({ use }) => use === 'circuit')
@@ -72,8 +71,7 @@ export function benchItems(
         feeds: null,
         tiers: [load.tier],
         movesWith: [],
-        lane: kept.has(load.id) ? 'on' : 'dark',
-        shed: null,
+        ...standing(load),
       }))
     : [];
   return [...circuits, ...loose];

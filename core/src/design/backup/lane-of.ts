@@ -2,6 +2,8 @@ import type { Load } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
 import { laneOfCircuits } from './circuit-lanes.js';
 import { keptLoads } from './kept-loads.js';
+import { everythingRuns } from './school-facts.js';
+import { unpluggedLoads } from './unplugged.js';
 import { type CircuitLane, type Lane, type Shed, usualShed } from './lane.schema.js';
 
 /** Where a load stands in an outage, and how it is shed. */
@@ -20,14 +22,22 @@ export const standingOf = ({ lane, shed }: Pick<CircuitLane, 'lane' | 'shed'>): 
   shed: lane === 'auto' ? (shed ?? usualShed) : null,
 });
 
+/** Switched off by somebody who walks there: a plug is pulled. */
+const byHand: Standing = { lane: 'hand', shed: null };
+
 /**
- * Where every load stands. A load that is not kept is dark; one that is stands as its circuit, or as the feeder of its panel
- * where that one is shed.
+ * Where every load stands. One that is kept stands as its circuit, or as the feeder of its panel where that one is shed. One
+ * that is not is dark with its circuit; on a circuit that stays on it runs along, unless the household unplugs it. A load
+ * that hangs on no circuit yet runs along where everything of its house does, see {@link everythingRuns}.
  */
-export function standings(plan: Pick<BackedUpHouse, 'survey' | 'backup'>): (load: Load) => Standing {
+export function standings(
+  plan: Pick<BackedUpHouse, 'survey' | 'loads' | 'backup'>,
+): (load: Load) => Standing {
   const kept = keptLoads(plan);
-  if (plan.backup.lanes.every(({ lane }) => lane === 'on' || lane === 'dark'))
-    return ({ id }) => (kept.has(id) ? on : dark);
+  const unplugged = unpluggedLoads(plan);
+  const looseRun = everythingRuns(plan);
+  // What is kept on it keeps a circuit live, whatever was said of its lane before.
+  const live = new Set(plan.loads.flatMap(({ id, circuitId }) => (kept.has(id) ? circuitId : [])));
   const laneOf = laneOfCircuits(plan);
   const { panels } = plan.survey;
   const panelOf = new Map(panels.flatMap((panel) => panel.circuits.map(({ id }) => [id, panel] as const)));
@@ -39,5 +49,10 @@ export function standings(plan: Pick<BackedUpHouse, 'survey' | 'backup'>): (load
     const shed = above.lane === 'auto' || above.lane === 'hand' ? above : own;
     return shed.lane === 'dark' ? on : shed;
   };
-  return ({ id, circuitId }) => (!kept.has(id) ? dark : circuitId === null ? on : settle(circuitId));
+  return ({ id, circuitId }) => {
+    const stands = circuitId === null ? on : settle(circuitId);
+    if (kept.has(id)) return stands;
+    if (circuitId === null ? !looseRun : !live.has(circuitId)) return dark;
+    return stands.lane === 'on' && unplugged.has(id) ? byHand : stands;
+  };
 }

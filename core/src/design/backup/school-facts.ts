@@ -63,6 +63,15 @@ export const coversOf = ({ school }: Pick<ServiceBackup, 'school'>): SchoolFacts
   school === null ? 'chosen' : schoolFacts[school].covers;
 
 /**
+ * Does a load of the first island that hangs on no circuit yet run in an outage, whatever is said of it? It does behind an
+ * isolating device for a whole service.
+ */
+export function everythingRuns(plan: Pick<BackedUpHouse, 'survey' | 'backup'>): boolean {
+  const first = plan.survey.services.find(({ id }) => serviceBackup(plan, id).school !== 'none');
+  return first !== undefined && coversOf(serviceBackup(plan, first.id)) === 'service';
+}
+
+/**
  * The lane of what is left out of an island on purpose. Behind an isolating device for a whole service nothing is dark by
  * itself: it needs a shed device. The first service of the island decides.
  */

@@ -2,17 +2,22 @@ import { type Circuit, loadsByCircuit } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
 import { laneOfCircuits } from './circuit-lanes.js';
 import { keptLoads } from './kept-loads.js';
+import { unpluggedLoads } from './unplugged.js';
 import type { CircuitLane } from './lane.schema.js';
 
 /**
  * The plan with lanes and kept loads in agreement: a circuit with a load that is kept is not dark, one without any is, and
- * a feeder is live as long as anything behind it is. Circuits without a load keep their lane. Nothing is said about loads and
- * circuits that are gone; what is said stands in their order.
+ * a feeder is live as long as anything behind it is. Circuits without a load keep their lane. What is kept is not unplugged. Nothing
+ * is said about loads and circuits that are gone; what is said stands in their order.
  */
 export function settleLanes<P extends BackedUpHouse>(plan: P): P {
   const { backup, loads, survey } = plan;
   const keptIds = keptLoads(plan);
   const kept = loads.filter(({ id }) => keptIds.has(id)).map(({ id }) => ({ loadId: id }));
+  const pulled = unpluggedLoads(plan);
+  const unplugged = loads
+    .filter(({ id }) => pulled.has(id) && !keptIds.has(id))
+    .map(({ id }) => ({ loadId: id }));
   const byCircuit = loadsByCircuit(loads);
   const laneOf = laneOfCircuits(plan);
   const fed = new Map(
@@ -37,10 +42,12 @@ export function settleLanes<P extends BackedUpHouse>(plan: P): P {
   const isSettled =
     kept.length === backup.kept.length &&
     kept.every(({ loadId }, i) => loadId === backup.kept[i]!.loadId) &&
+    unplugged.length === backup.unplugged.length &&
+    unplugged.every(({ loadId }, i) => loadId === backup.unplugged[i]!.loadId) &&
     lanes.length === backup.lanes.length &&
     lanes.every(({ circuitId, lane }, i) => {
       const said = backup.lanes[i]!;
       return circuitId === said.circuitId && lane === said.lane;
     });
-  return isSettled ? plan : { ...plan, backup: { ...backup, kept, lanes } };
+  return isSettled ? plan : { ...plan, backup: { ...backup, kept, unplugged, lanes } };
 }

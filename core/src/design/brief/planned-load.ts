@@ -28,6 +28,7 @@ export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Lo
     measuredOn: null,
     cyclesPerHour: null,
     restartDelayS: null,
+    stormFactor: null,
     note: '',
   };
 }

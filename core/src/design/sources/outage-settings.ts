@@ -12,6 +12,7 @@ export interface OutageSettings {
   readonly startCharge: Setting<number>;
   readonly keptForRestart: Setting<number>;
   readonly restoreAbove: Setting<number>;
+  readonly snow: Setting<NonNullable<Scenario['snow']>>;
   readonly batteryPlace: Setting<NonNullable<Scenario['batteryPlace']>>;
   readonly resetAfterMin: Setting<number>;
 }
@@ -72,6 +73,7 @@ export function outageSettingsOf({
       0.1,
       'a tenth above the threshold, so that it does not flutter',
     ),
+    snow: setting(outage.snow, 'slides', 'no snow is counted: the roof is steep, or it does not lie'),
     batteryPlace: setting(outage.batteryPlace, 'as-said', 'the temperature in the brief holds all year'),
     resetAfterMin: setting(outage.resetAfterMin, 30, 'half an hour until somebody is at the inverter'),
   };

@@ -26,6 +26,24 @@ export const scenarioSchema = z.strictObject({
     label: 'Shed circuits come back above',
     unit: 'share',
   }),
+  /** Days on which the outages of the brief begin. */
+  days: field(z.enum(['any', 'stormy', 'extreme'], { error: 'Choose any, stormy or extreme' }), {
+    label: 'Outages begin',
+    hint: 'A tenth of the days: those with the least light, or the coldest (in summer the hottest)',
+    choices: [
+      ['any', 'on any day'],
+      ['stormy', 'on days of storm'],
+      ['extreme', 'on the coldest or hottest days'],
+    ],
+  }),
+  /** Does snow stay on the arrays while it freezes? */
+  snow: field(z.enum(['slides', 'lies'], { error: 'Choose slides or lies' }).nullable(), {
+    label: 'Snow on the arrays',
+    choices: [
+      ['slides', 'slides off'],
+      ['lies', 'lies while it freezes'],
+    ],
+  }),
   /** Where the battery stands decides how cold it gets. */
   batteryPlace: field(
     z.enum(['as-said', 'unheated', 'outdoors'], { error: 'Choose as-said, unheated or outdoors' }).nullable(),
@@ -52,6 +70,8 @@ export const emptyScenario = (): Scenario => ({
   weatherId: null,
   seed: 1,
   household: 'usual',
+  days: 'any',
+  snow: null,
   startCharge: null,
   keptForRestart: null,
   restoreAbove: null,

@@ -52,6 +52,8 @@ export const solarArraySchema = z.strictObject({
   /** All losses of the array together; null = the usual ones. */
   loss: field(amountSchema(0, 0.9).nullable(), { label: 'Losses', unit: 'share' }),
   horizon: z.array(horizonPointSchema).max(36, 'Use at most 36 points'),
+  /** Its own inverter waits so long once it has a grid; null = as usual, see {@link usualReturnMin}. */
+  returnsAfterMin: field(amountSchema(0, 60, 'min').nullable(), { label: 'Feeds after', unit: 'min' }),
   /** Share of the beam that is shaded away in each clock hour of standard time; null = none but the horizon. */
   shadeByHour: z.array(share()).length(24, 'Give 24 shares, one for each hour').nullable(),
 });

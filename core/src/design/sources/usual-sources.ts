@@ -38,8 +38,12 @@ export const usualArray = (
   legs: systemFacts[house.supply.system].legSets.at(-1)!,
   loss: null,
   horizon: [],
+  returnsAfterMin: null,
   shadeByHour: null,
 });
+
+/** Solar inverters wait so long for a steady grid (IEEE 1547-2018, enter-service delay; recalled), min. */
+export const usualReturnMin = 5;
 
 /** A vehicle that can feed the house, as one would first think of it (common practice, no source). */
 export const usualVehicle = (): Vehicle => ({

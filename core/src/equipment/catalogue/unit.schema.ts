@@ -49,6 +49,8 @@ const inverterSchema = z.strictObject({
   /** Own draw of inverter and controls while the island is up. */
   standbyW: amountSchema(0, 500, 'W'),
   transferGapMs: amountSchema(0, 60_000, 'ms'),
+  /** It watches the grid so long before the house returns to it. */
+  gridReturnS: amountSchema(0, 3600, 's'),
   /** Share of the voltage lost when the continuous rating is drawn; null = not stated. */
   voltageDroop: amountSchema(0, 0.5).nullable(),
   /** What it does after an overload: waits, tries again so many times, then locks out until somebody resets it. */
@@ -72,6 +74,8 @@ const batterySchema = z.strictObject({
   usableShare: amountSchema(0.3, 1),
   /** Power one unit may deliver at its terminals; null where the inverter beside it sets the limit. */
   dischargePowerW: amountSchema(100, 100_000, 'W').nullable(),
+  /** Power one unit may deliver for some seconds; null = no more than for any time. */
+  peakPowerW: amountSchema(100, 200_000, 'W').nullable(),
   /** Power one unit may take while it charges; null where the inverter beside it sets the limit. */
   chargePowerW: amountSchema(50, 100_000, 'W').nullable(),
   /** Share of the nameplate lost each year. */

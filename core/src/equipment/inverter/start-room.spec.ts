@@ -22,9 +22,9 @@ describe('the room beside a start', () => {
       fc.property(starts, ({ runsVA, addedVA, durationS }) => {
         const surgeVA = runsVA + addedVA;
         const roomVA = startRoomVA(runsVA, surgeVA, durationS, 6000, overload);
-        const share = startShare(roomVA, runsVA, surgeVA, durationS, 6000, overload, 1);
+        const share = startShare(roomVA, runsVA, surgeVA, durationS, 6000, overload);
         expect(share).toBeCloseTo(1, 9);
-        const more = startShare(roomVA + 1, runsVA, surgeVA, durationS, 6000, overload, 1);
+        const more = startShare(roomVA + 1, runsVA, surgeVA, durationS, 6000, overload);
         expect(more).toBeGreaterThan(1);
       }),
     );

@@ -7,7 +7,6 @@ import { startShape } from '../../electric/index.js';
  * @param besideVA what runs beside it, VA
  * @param runsVA what the piece that starts draws once it runs, VA
  * @param surgeVA its highest demand while it starts, VA
- * @param share part of every power that counts here: 1 for the whole, that of a leg for a leg
  */
 export function startShare(
   besideVA: number,
@@ -16,16 +15,15 @@ export function startShare(
   durationS: number,
   continuousVA: number,
   overload: readonly OverloadPoint[],
-  share: number,
 ): number {
   const highestVA = overload.length > 0 ? overload[overload.length - 1]!.apparentPowerVA : continuousVA;
-  let worst = (besideVA + surgeVA) / (highestVA * share);
+  let worst = (besideVA + surgeVA) / highestVA;
   for (let k = 0; k < overload.length; k += 1) {
     const heldS = overload[k]!.durationS;
     if (heldS >= durationS) continue;
     const allowedVA = k === 0 ? continuousVA : overload[k - 1]!.apparentPowerVA;
     const demandVA = besideVA + runsVA + (surgeVA - runsVA) * startShape(heldS, durationS);
-    worst = Math.max(worst, demandVA / (allowedVA * share));
+    worst = Math.max(worst, demandVA / allowedVA);
   }
   return worst;
 }

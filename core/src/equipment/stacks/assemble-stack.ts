@@ -1,4 +1,4 @@
-import type { Catalogue, Unit } from '../catalogue/unit.schema.js';
+import type { Battery, Catalogue, Unit } from '../catalogue/unit.schema.js';
 import { conversionLosses } from '../inverter/conversion-losses.js';
 import type { StackPart } from './stack-part.schema.js';
 import { type SupplySystem, systemFacts } from '../../electric/index.js';
@@ -75,10 +75,12 @@ export function assembleStack(
   if (batteries.some(({ unit }) => unit.battery!.chemistry !== chemistry)) {
     return refuse('Lithium and lead-acid batteries cannot share one inverter.');
   }
-  const batteryPowerW = batteries.some(({ unit }) => unit.battery!.dischargePowerW === null)
-    ? Infinity
-    : inverter.dischargeEfficiency *
-      batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.dischargePowerW!, 0);
+  /** At the AC side; Infinity where a battery leaves the limit to its inverter. */
+  const batteryW = (powerOf: (battery: Battery) => number): number =>
+    batteries.some(({ unit }) => unit.battery!.dischargePowerW === null)
+      ? Infinity
+      : inverter.dischargeEfficiency *
+        batteries.reduce((sum, { unit, quantity: n }) => sum + n * powerOf(unit.battery!), 0);
   const times = (value: number | null): number | null => (value === null ? null : value * parallel);
   const inOrder = [...inverters, ...added];
   return {
@@ -99,7 +101,8 @@ export function assembleStack(
       lockedRotorA: times(inverter.lockedRotorA),
       neutralA: times(inverter.neutralA),
       nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
-      batteryPowerW,
+      batteryPowerW: batteryW(({ dischargePowerW }) => dischargePowerW!),
+      batteryPeakW: batteryW(({ dischargePowerW, peakPowerW }) => peakPowerW ?? dischargePowerW!),
       dischargeEfficiency: inverter.dischargeEfficiency,
       losses: conversionLosses(inverter, quantity),
       chargePowerW: Math.min(
@@ -114,6 +117,7 @@ export function assembleStack(
       solarAcW: (inverter.solar.acW ?? 0) * quantity,
       standbyW: inverter.standbyW * quantity,
       transferGapMs: inverter.transferGapMs,
+      gridReturnMin: Math.ceil(inverter.gridReturnS / 60),
       voltageDroop: inverter.voltageDroop,
       retry: inverter.retry,
       massKg: chosen.reduce((sum, { unit, quantity: n }) => sum + n * unit.massKg, 0),

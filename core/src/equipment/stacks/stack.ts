@@ -20,6 +20,8 @@ export interface Stack {
   readonly nameplateWh: number;
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
   readonly batteryPowerW: number;
+  /** The same for some seconds. */
+  readonly batteryPeakW: number;
   readonly dischargeEfficiency: number;
   /** The same at every power. */
   readonly losses: ConversionLosses;
@@ -31,6 +33,8 @@ export interface Stack {
   readonly solarAcW: number;
   readonly standbyW: number;
   readonly transferGapMs: number;
+  /** The grid is watched for so long before the house returns to it, whole minutes. */
+  readonly gridReturnMin: number;
   /** Share of the voltage lost at the continuous rating; null = not stated. */
   readonly voltageDroop: number | null;
   readonly retry: Retry;

@@ -28,6 +28,7 @@ export function blankLoad(id: string, name: string, system: SupplySystem, loads:
     measuredOn: null,
     cyclesPerHour: null,
     restartDelayS: null,
+    stormFactor: null,
     note: '',
   };
 }

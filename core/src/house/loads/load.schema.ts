@@ -125,6 +125,12 @@ export const loadSchema = z.strictObject({
     label: 'Waits after power returns',
     unit: 's',
   }),
+  /** On a day of storm it runs so many times as long; null = storms do not matter to it. */
+  stormFactor: field(amountSchema(1, 50).nullable(), {
+    label: 'In a storm runs times as long',
+    unit: 'factor',
+    hint: 'sump and drain pumps',
+  }),
   note: field(lineSchema(300), { label: 'Note' }),
 });
 export type Load = z.infer<typeof loadSchema>;

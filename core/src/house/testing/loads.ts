@@ -63,6 +63,7 @@ export function arbitraryLoad(system: SupplySystem): fc.Arbitrary<Load> {
     measuredOn: fc.constant(null),
     cyclesPerHour: fc.option(amount(0.1, 20)),
     restartDelayS: fc.option(amount(0, 400)),
+    stormFactor: fc.option(amount(1, 8)),
     note: fc.constant(''),
   });
 }

@@ -21,10 +21,12 @@ export function withFollowers(side: Job, base: Job): Job {
     const before = base.designs.find(({ id }) => id === design.id)?.backup;
     if (!before) return design.backup;
     const kept = before.kept.filter(({ loadId }) => !here.loads.has(loadId));
+    const unplugged = before.unplugged.filter(({ loadId }) => !here.loads.has(loadId));
     const lanes = before.lanes.filter(({ circuitId }) => !here.circuits.has(circuitId));
     return {
       ...design.backup,
       kept: [...design.backup.kept, ...kept],
+      unplugged: [...design.backup.unplugged, ...unplugged],
       lanes: [...design.backup.lanes, ...lanes],
     };
   });
@@ -36,6 +38,7 @@ export function withoutLostFollowers(job: Job): Job {
   return withBackup(job, ({ backup }) => ({
     ...backup,
     kept: backup.kept.filter(({ loadId }) => here.loads.has(loadId)),
+    unplugged: backup.unplugged.filter(({ loadId }) => here.loads.has(loadId)),
     lanes: backup.lanes.filter(({ circuitId }) => here.circuits.has(circuitId)),
   }));
 }

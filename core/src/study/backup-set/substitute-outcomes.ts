@@ -11,15 +11,17 @@ export interface SubstituteOutcome {
 }
 
 /** What each substitute for a load of an island is worth, beside the same stack. */
-export function substituteOutcomes(
+export async function substituteOutcomes(
   whole: Plan,
   island: Island,
   stack: Stack,
   simulation: Simulation,
-): SubstituteOutcome[] {
-  return substitutesFor(islandPlan(whole, island)).map((substitute) => {
+): Promise<SubstituteOutcome[]> {
+  const outcomes: SubstituteOutcome[] = [];
+  for (const substitute of substitutesFor(islandPlan(whole, island))) {
     const plan = withSubstitute(whole, substitute);
-    const outlook = simulation.outlook(plan, stack.parts);
-    return { substitute, outcome: outcomeOf(islandPlan(plan, island), stack, outlook) };
-  });
+    const outlook = await simulation.outlook(plan, stack.parts);
+    outcomes.push({ substitute, outcome: outcomeOf(islandPlan(plan, island), stack, outlook) });
+  }
+  return outcomes;
 }

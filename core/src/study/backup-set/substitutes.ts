@@ -1,4 +1,4 @@
-import { keepLoads, keptLoads, type Plan } from '../../design/index.js';
+import { keepLoads, leaveOff, type Plan, standings } from '../../design/index.js';
 import { libraryValues, type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
 import { startDemand } from '../starts/start-demand.js';
 
@@ -151,11 +151,12 @@ const rules: readonly Rule[] = [
 
 /** Substitutes for loads that are kept, and for large loads that stay dark because of what they draw. */
 export function substitutesFor(plan: Plan): Substitute[] {
-  const kept = keptLoads(plan);
+  const stands = standings(plan);
   return plan.loads.flatMap((load) => {
+    const runs = stands(load).lane !== 'dark';
     const start = startDemand(plan.supply.system, load);
     return rules
-      .filter(({ key }) => kept.has(load.id) || key !== 'soft-starter')
+      .filter(({ key }) => runs || key !== 'soft-starter')
       .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
       .map(({ key, make }) => ({ key: `${key}.${load.id}`, loadId: load.id, ...make(load) }));
   });
@@ -166,6 +167,6 @@ export function withSubstitute<P extends Plan>(plan: P, { loadId, changed, leftO
   const loads = plan.loads.flatMap((load) =>
     load.id === loadId ? (added ? [changed, added] : [changed]) : [load],
   );
-  const without = leftOut ? keepLoads(plan, [loadId], false) : plan;
+  const without = leftOut ? leaveOff(plan, [loadId]) : plan;
   return { ...(added ? keepLoads(without, [added.id], true) : without), loads };
 }

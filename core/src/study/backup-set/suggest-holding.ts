@@ -16,22 +16,22 @@ const mostRounds = 6;
  * @param newStop begins the time of one search; what it gives is asked from time to time, and true ends that search
  * @returns null where the units do not go together or nothing is backed up
  */
-export function suggestHolding(
+export async function suggestHolding(
   whole: Plan,
   catalogue: Catalogue,
   islandId: string,
   parts: readonly StackPart[],
   simulation: Simulation,
   newStop: () => () => boolean = () => () => false,
-): Suggestion | null {
+): Promise<Suggestion | null> {
   const settings = settingsOf(whole);
   const requiredH = settings.requiredRuntimeH.value;
-  let scale = scaleOfPresent(whole, catalogue, islandId, parts, simulation);
+  let scale = await scaleOfPresent(whole, catalogue, islandId, parts, simulation);
   let last: Suggestion | null = null;
   for (let round = 0; round < mostRounds; round += 1) {
     const found = suggestBackup(whole, catalogue, islandId, parts, newStop(), scale);
     if (found === null || whole.brief.goals.outage !== 'decides') return found;
-    const outlook = simulation.outlook(takeSuggestion(whole, found), parts);
+    const outlook = await simulation.outlook(takeSuggestion(whole, found), parts);
     if (outlook === null) return found;
     const reachedH = decidingHours(settings, outlook);
     const holds = reachedH >= requiredH - 1e-9;
@@ -46,16 +46,16 @@ export function suggestHolding(
 }
 
 /** Closed formula over simulation for the present set; 1 where that says nothing. */
-function scaleOfPresent(
+async function scaleOfPresent(
   whole: Plan,
   catalogue: Catalogue,
   islandId: string,
   parts: readonly StackPart[],
   simulation: Simulation,
-): number {
+): Promise<number> {
   const island = islandOf(whole, islandId);
   const assembled = assembleStack(parts, catalogue, whole.supply.system);
-  const outlook = simulation.outlook(whole, parts);
+  const outlook = await simulation.outlook(whole, parts);
   if (!island || !assembled.ok || outlook === null) return 1;
   const context = demandContextOf(islandPlan(whole, island));
   const { runtimeH } = stackRuntime(

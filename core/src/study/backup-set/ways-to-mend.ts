@@ -1,7 +1,6 @@
 import { type Catalogue, enumerateStacks, type Stack } from '../../equipment/index.js';
 
 import {
-  keptLoads,
   type BenchItem,
   benchItems,
   chooseFor,
@@ -11,6 +10,7 @@ import {
   leftOutLane,
   moveToLane,
   type Plan,
+  presences,
 } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import type { DemandContext } from '../margins/demand-context.js';
@@ -64,24 +64,18 @@ export async function waysToMend(
   stack: Stack,
   simulation: Simulation,
 ): Promise<Mending | null> {
-  const outcome = (plan: Plan, on = stack): Outcome =>
-    outcomeOf(islandPlan(plan, island), on, simulation.outlook(plan, on.parts));
-  const present = outcome(whole);
+  const outcome = async (plan: Plan, on = stack): Promise<Outcome> =>
+    outcomeOf(islandPlan(plan, island), on, await simulation.outlook(plan, on.parts));
+  const present = await outcome(whole);
   const worst = present.fails[0];
   if (!worst) return null;
   const ways: WayToMend[] = [];
-  const offer = (
-    kind: WayToMend['kind'],
-    title: string,
-    how: string,
-    plan: Plan,
-    after = outcome(plan),
-  ): void => {
+  const offer = (kind: WayToMend['kind'], title: string, how: string, plan: Plan, after: Outcome): void => {
     ways.push({ kind, title, how, plan, outcome: after });
   };
 
   const lane = leftOutLane(whole, island);
-  const dropped = dropUntilItHolds(whole, island, stack, lane, present, outcome);
+  const dropped = await dropUntilItHolds(whole, island, stack, lane, present, outcome);
   if (dropped) {
     offer(
       'shed',
@@ -93,9 +87,10 @@ export async function waysToMend(
   }
 
   const plan = islandPlan(whole, island);
-  const kept = keptLoads(whole);
-  const best = substituteOutcomes(whole, island, stack, simulation)
-    .filter(({ substitute }) => kept.has(substitute.loadId))
+  const runs = presences(whole);
+  const dark = new Set(whole.loads.filter((load) => runs(load) === 'dark').map(({ id }) => id));
+  const best = (await substituteOutcomes(whole, island, stack, simulation))
+    .filter(({ substitute }) => !dark.has(substitute.loadId))
     .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
   if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
     const { substitute } = best;
@@ -104,7 +99,7 @@ export async function waysToMend(
   }
 
   const context = demandContextOf(plan);
-  const holds = (on: Stack): Promise<boolean> => Promise.resolve(simulation.holds(whole, on.parts));
+  const holds = (on: Stack): Promise<boolean> => simulation.holds(whole, on.parts);
   for (const larger of await largerStacks(catalogue, context, stack, holds)) {
     const enlarged = chooseFor(whole, island, larger.parts);
     offer(
@@ -114,16 +109,18 @@ export async function waysToMend(
         ? 'More of the same units.'
         : 'The smallest of the catalogue that holds.',
       enlarged,
-      outcome(enlarged, larger),
+      await outcome(enlarged, larger),
     );
   }
   if (worst.key === 'runtime' && Number.isFinite(present.runtimeH)) {
     const hours = Math.max(0.5, Math.floor(present.runtimeH * 2) / 2);
+    const shorter = { ...whole, brief: { ...whole.brief, requiredRuntimeH: hours } };
     offer(
       'shorter',
       `Ask for ${hours} h instead of ${context.settings.requiredRuntimeH.value} h`,
       'A promise the present stack keeps; agree it with the household.',
-      { ...whole, brief: { ...whole.brief, requiredRuntimeH: hours } },
+      shorter,
+      await outcome(shorter),
     );
   }
   return {
@@ -137,14 +134,14 @@ const ratioOf = ({ margins }: Outcome, key: MarginKey): number =>
   margins.find((margin) => margin.key === key)?.ratio ?? 0;
 
 /** Takes the circuits that are wanted least out, one by one, those that help most first, until everything holds. */
-function dropUntilItHolds(
+async function dropUntilItHolds(
   whole: Plan,
   island: Island,
   stack: Stack,
   lane: Lane,
   present: Outcome,
-  outcome: (plan: Plan) => Outcome,
-): { readonly plan: Plan; readonly names: readonly string[]; readonly outcome: Outcome } | null {
+  outcome: (plan: Plan) => Promise<Outcome>,
+): Promise<{ readonly plan: Plan; readonly names: readonly string[]; readonly outcome: Outcome } | null> {
   let plan = whole;
   let now = present;
   const names: string[] = [];
@@ -175,7 +172,7 @@ function dropUntilItHolds(
       { circuitIds, loadIds: next.circuit ? [] : [next.id] },
       next.circuit ? lane : 'dark',
     );
-    now = outcome(plan);
+    now = await outcome(plan);
   }
   return { plan, names, outcome: now };
 }

@@ -24,13 +24,16 @@ describe('expected overload trips', () => {
   const loads = [heater('a', 0.3, 4), heater('b', 0.4, 6)];
 
   it('are none where everything fits, and endless where what is always on does not', () => {
-    expect(tripsOf(loads, 'winter', tripLevels(7000, []))).toBe(0);
+    expect(tripsOf(loads, 'winter', tripLevels({ ratedVA: 7000, overload: [] }))).toBe(0);
     const always = [heater('a', 1, 1), heater('b', 1, 1)];
-    expect(tripsOf(always, 'winter', tripLevels(5000, []))).toBe(Infinity);
+    expect(tripsOf(always, 'winter', tripLevels({ ratedVA: 5000, overload: [] }))).toBe(Infinity);
   });
 
   it('are the upcrossings where nothing is held: 24 · (4 · 0.4 + 6 · 0.3)', () => {
-    expect(tripsOf(loads, 'winter', tripLevels(5000, []))).toBeCloseTo(24 * (4 * 0.4 + 6 * 0.3), 6);
+    expect(tripsOf(loads, 'winter', tripLevels({ ratedVA: 5000, overload: [] }))).toBeCloseTo(
+      24 * (4 * 0.4 + 6 * 0.3),
+      6,
+    );
   });
 
   // Two alternating renewal processes with exponential times, followed for a long while.
@@ -60,7 +63,7 @@ describe('expected overload trips', () => {
         bothSince = -1;
       }
     }
-    const levels = tripLevels(5000, [{ apparentPowerVA: 9000, durationS: 300 }]);
+    const levels = tripLevels({ ratedVA: 5000, overload: [{ apparentPowerVA: 9000, durationS: 300 }] });
     const expected = tripsOf(loads, 'winter', levels);
     expect((trips / lengthH) * 24).toBeGreaterThan(0.9 * expected);
     expect((trips / lengthH) * 24).toBeLessThan(1.1 * expected);
@@ -69,7 +72,11 @@ describe('expected overload trips', () => {
   it('never rise when an overload is held longer', () => {
     let last = Infinity;
     for (const durationS of [1, 10, 60, 300, 1800]) {
-      const now = tripsOf(loads, 'winter', tripLevels(5000, [{ apparentPowerVA: 9000, durationS }]));
+      const now = tripsOf(
+        loads,
+        'winter',
+        tripLevels({ ratedVA: 5000, overload: [{ apparentPowerVA: 9000, durationS }] }),
+      );
       expect(now).toBeLessThanOrEqual(last);
       last = now;
     }
@@ -83,7 +90,13 @@ describe('expected overload trips', () => {
       legs: 'L1' as const,
     }));
     const on = (leg: 'L1' | 'L2' | null, limitVA: number) =>
-      expectedTripsPerDay('split-120-240', pair, 'winter', tripLevels(limitVA, []), leg);
+      expectedTripsPerDay(
+        'split-120-240',
+        pair,
+        'winter',
+        tripLevels({ ratedVA: limitVA, overload: [] }),
+        leg,
+      );
     expect([on(null, 6000), on('L2', 3000)]).toEqual([0, 0]);
     expect(on('L1', 3000)).toBeCloseTo(24 * (6 * 0.3 + 6 * 0.3), 6);
   });

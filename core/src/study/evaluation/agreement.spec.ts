@@ -6,7 +6,7 @@ import { KeptYear } from '../outage/kept-year.js';
 import { holdsIn } from '../outage/holds-in.js';
 import { runtimeOutlook } from '../outage/runtime-outlook.js';
 import { seedsOf } from '../outage/runtime-question.js';
-import { Simulation } from '../outage/simulation.js';
+import { LocalSimulation } from '../outage/simulation.js';
 import { tallyOfBrief } from '../outage/tally-of-brief.js';
 import { outcomeOf } from '../backup-set/outcome.js';
 import { islandPlan, islandsOf } from '../../design/index.js';
@@ -117,12 +117,10 @@ describe('every place says the same', () => {
     '%s: the suggestion holds in simulation, and nothing smaller does',
     async (_, plan) => {
       const rough = evaluatePlan(plan, builtInCatalogue);
-      const simulation = new Simulation(plan, builtInCatalogue, '', null);
-      const found = await smallestHolding(rough.judged, ({ parts }) =>
-        Promise.resolve(simulation.holds(plan, parts)),
-      );
+      const simulation = new LocalSimulation(plan, builtInCatalogue, '', null);
+      const found = await smallestHolding(rough.judged, ({ parts }) => simulation.holds(plan, parts));
       const stack = rough.judged.find((one) => one.stack.name === found.smallest)!.stack;
-      const outlook = simulation.outlook(plan, stack.parts)!;
+      const outlook = (await simulation.outlook(plan, stack.parts))!;
       const evaluation = withRuntimes(rough, { outlooks: new Map([[stack.name, outlook]]), found });
       expect(evaluation.selectedBy).toBe('suggestion');
       expect(evaluation.selected!.stack.name).toBe(found.smallest);
@@ -133,7 +131,7 @@ describe('every place says the same', () => {
       const mend = outcomeOf(
         islandPlan(plan, islandsOf(plan)[0]!),
         stack,
-        simulation.outlook(plan, stack.parts),
+        await simulation.outlook(plan, stack.parts),
       );
       expect([mend.runtimeH, mend.fails]).toEqual([strip.limit.value, []]);
       expect(strip.rough).toBe(false);
@@ -141,7 +139,7 @@ describe('every place says the same', () => {
       const required = settingsOf(plan).requiredRuntimeH.value;
       for (const name of found.short.slice(-2)) {
         const parts = rough.judged.find((one) => one.stack.name === name)!.stack.parts;
-        const smaller = simulation.outlook(plan, parts)!;
+        const smaller = (await simulation.outlook(plan, parts))!;
         const reached = plan.brief.outageWeather === 'usual' ? smaller.medianH : smaller.nineteenOfTwentyH;
         const { whole, leg, start } = smaller.cutShort;
         expect(reached < required || whole + leg + start > 0.05, name).toBe(true);
@@ -151,10 +149,10 @@ describe('every place says the same', () => {
     120_000,
   );
 
-  it('a verdict is that of its figure, and tight where one of the years falls short', () => {
+  it('a verdict is that of its figure, and tight where one of the years falls short', async () => {
     const { selected } = evaluatePlan(row, builtInCatalogue);
     const { parts } = selected!.stack;
-    const outlook = new Simulation(row, builtInCatalogue, '', null).outlook(row, parts)!;
+    const outlook = (await new LocalSimulation(row, builtInCatalogue, '', null).outlook(row, parts))!;
     expect(outlook.yearsNineteenOfTwentyH).toHaveLength(5);
     expect(outlook.yearsNineteenOfTwentyH[0]!).toBeLessThanOrEqual(outlook.nineteenOfTwentyH);
     expect(outlook.yearsNineteenOfTwentyH.at(-1)!).toBeGreaterThanOrEqual(outlook.nineteenOfTwentyH);

@@ -1,15 +1,15 @@
 import { systemFacts } from '../../electric/index.js';
 import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { dailyEnergyWh } from '../../house/index.js';
+import { dailyEnergyWh, type Load } from '../../house/index.js';
 import {
   changeShed,
-  keepLoads,
-  keptLoads,
+  leaveOff,
   moveToLane,
   type Plan,
   type Sources,
   settingsOf,
   type SolarArray,
+  standings,
   usualArray,
   usualGenerator,
 } from '../../design/index.js';
@@ -47,9 +47,12 @@ export function helpfulChanges(
   parts: readonly StackPart[],
   catalogue: Catalogue,
 ): HelpfulChange[] {
-  const season = settingsOf(plan).designSeason.value;
+  const settings = settingsOf(plan);
+  const season = settings.designSeason.value;
   const { outage, sources } = plan;
-  const kept = keptLoads(plan);
+  const stands = standings(plan);
+  const runs = (load: Load): boolean => stands(load).lane !== 'dark';
+  const runningIds = new Set(plan.loads.filter(runs).map(({ id }) => id));
   const changes: HelpfulChange[] = [];
   const add = (
     id: string,
@@ -64,13 +67,16 @@ export function helpfulChanges(
     add(id, kind, title, { sources: { ...sources, ...changed } });
 
   const byEnergy = plan.loads
-    .filter(({ id }) => kept.has(id))
+    .filter(runs)
     .map((load) => ({ load, energyWh: dailyEnergyWh(load, season) }))
     .filter(({ energyWh }) => energyWh > 0)
     .toSorted((a, b) => b.energyWh - a.energyWh)
     .slice(0, triedLoads);
   for (const { load } of byEnergy) {
-    add(`drop.${load.id}`, 'load', `Leave off: ${load.name}`, keepLoads(plan, [load.id], false));
+    const without = leaveOff(plan, [load.id]);
+    // What nobody is there to unplug runs on.
+    if (settings.handsOn.value || standings(without)(load).lane === 'dark')
+      add(`drop.${load.id}`, 'load', `Leave off: ${load.name}`, without);
     if (load.circuitId === null || load.tier === 'must') continue;
     const moved = moveToLane(plan, { circuitIds: [load.circuitId], loadIds: [] }, 'auto');
     const shed = changeShed(moved, [load.circuitId], { when: 'charge', belowCharge: 0.5 });
@@ -83,7 +89,7 @@ export function helpfulChanges(
     });
   }
   for (const substitute of substitutesFor(plan)) {
-    if (!substitute.added && (substitute.leftOut || !kept.has(substitute.loadId))) continue;
+    if (!substitute.added && (substitute.leftOut || !runningIds.has(substitute.loadId))) continue;
     const starts = substitute.key.startsWith('soft-starter');
     add(substitute.key, starts ? 'start' : 'load', substitute.title, withSubstitute(plan, substitute));
   }

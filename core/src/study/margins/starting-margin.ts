@@ -1,10 +1,12 @@
 import { derived, type Figure, given, quantityText } from '../../base/index.js';
 import {
   type DecisiveMoment,
-  overloadOfShare,
+  legCurve,
+  type PowerCurve,
   type Stack,
   startRatio,
   startShare,
+  wholeCurve,
 } from '../../equipment/index.js';
 import { basisSource } from '../../house/index.js';
 import type { StartCase } from '../demand/power-demand.js';
@@ -71,9 +73,9 @@ const whenText = ({ timeS }: DecisiveMoment): string =>
 
 const checksFor = (stack: Stack, start: StartCase): Check[] => {
   const levels = startLevels(start);
-  const whole = startRatio(levels.wholeVA, start.durationS, stack.continuousVA, stack.overload);
-  const legOverload = overloadOfShare(stack.overload, stack.perLegVA / stack.continuousVA);
-  const leg = startRatio(levels.legVA, start.durationS, stack.perLegVA, legOverload);
+  const [ofWhole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
+  const whole = startRatio(levels.wholeVA, start.durationS, ofWhole.ratedVA, ofWhole.overload);
+  const leg = startRatio(levels.legVA, start.durationS, ofLeg.ratedVA, ofLeg.overload);
   const besideLabel = 'Running beside it';
   const surge = (moment: DecisiveMoment, besideVA: number, on: string): Figure =>
     moment.timeS === 0 && on === ''
@@ -167,20 +169,24 @@ const checksFor = (stack: Stack, start: StartCase): Check[] => {
 };
 
 /** Demand ÷ allowed of one start: on the whole, on its leg, and by its locked-rotor current. */
-function ratioOf(stack: Stack, start: StartCase): number {
-  const { continuousVA, perLegVA, overload, lockedRotorA } = stack;
+function ratioOf({ lockedRotorA }: Stack, ofWhole: PowerCurve, ofLeg: PowerCurve, start: StartCase): number {
   const legSurgeVA = start.legVA - start.besideLegVA;
   const { durationS } = start;
-  const whole = startShare(start.besideVA, start.runsVA, start.startVA, durationS, continuousVA, overload, 1);
-  const share = perLegVA / continuousVA;
+  const whole = startShare(
+    start.besideVA,
+    start.runsVA,
+    start.startVA,
+    durationS,
+    ofWhole.ratedVA,
+    ofWhole.overload,
+  );
   const leg = startShare(
     start.besideLegVA,
     start.runsLegVA,
     legSurgeVA,
     durationS,
-    continuousVA,
-    overload,
-    share,
+    ofLeg.ratedVA,
+    ofLeg.overload,
   );
   const locked = lockedRotorA !== null && start.acrossTheLine ? start.startA / lockedRotorA : 0;
   return Math.max(whole, leg, locked);
@@ -188,10 +194,11 @@ function ratioOf(stack: Stack, start: StartCase): number {
 
 /** The worst start of the backup set against overload curve, leg and locked-rotor limit of the stack. */
 export function startingMargin(context: DemandContext, stack: Stack): Margin {
+  const [ofWhole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
   let worstStart: StartCase | null = null;
   let ratio = 0;
   for (const start of context.power.starts) {
-    const of = ratioOf(stack, start);
+    const of = ratioOf(stack, ofWhole, ofLeg, start);
     if (worstStart === null || of > ratio) {
       worstStart = start;
       ratio = of;

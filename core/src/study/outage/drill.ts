@@ -6,7 +6,7 @@ import { startMark } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
 import { startSteps, stepsBetween, type Step } from './switching-steps.js';
 import { traceHouse, type TracedLoad } from './traced-house.js';
-import { degreeFactors } from './degree-factors.js';
+import { dayFactors } from './day-factors.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { at, causes, dark, darkWords, flow, type Cause } from './outage-state.js';
 import { OutageStepper } from './outage-stepper.js';
@@ -65,7 +65,7 @@ export class OutageDrill {
     const house = traceHouse(plan.supply.system, members, {
       seed: plan.outage.seed,
       latitudeDeg: year.weather.latitudeDeg,
-      factors: degreeFactors(year.weather),
+      factors: dayFactors(year.weather),
       household: 'usual',
       handsOn: settings.handsOn.value,
     });

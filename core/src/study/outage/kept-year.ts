@@ -2,10 +2,10 @@ import type { WeatherYear } from '../../nature/index.js';
 import type { Load } from '../../house/index.js';
 import { outageSettingsOf, type Plan, type SolarArray } from '../../design/index.js';
 import type { DemandSum, MinuteWindow } from './demand-sum.js';
-import { degreeFactors, type DegreeFactors } from './degree-factors.js';
+import { dayFactors, type DayFactors } from './day-factors.js';
 import { newDemandSum } from './demand-trace.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
-import { hourlyArrayW, sunTrace, type SunLimits, type SunTrace } from './sun-trace.js';
+import { hourlyArrayW, type Snow, sunTrace, type SunLimits, type SunTrace } from './sun-trace.js';
 import type { TracedHouse, TracedLoad } from './traced-house.js';
 import { outageWeather } from './outage-weather.js';
 
@@ -28,7 +28,7 @@ interface KeptDemand {
  */
 export class KeptYear {
   private weatherKey = '';
-  private present: { readonly weather: WeatherYear; readonly factors: DegreeFactors } | null = null;
+  private present: { readonly weather: WeatherYear; readonly factors: DayFactors } | null = null;
   private readonly cycles = new Map<string, LoadCycles>();
   private readonly hourly = new Map<string, Float64Array>();
   private sunKey = '';
@@ -47,7 +47,7 @@ export class KeptYear {
         : JSON.stringify([plan.outage.weatherId, read.name, read.source, read.latitudeDeg]);
     if (key !== this.weatherKey || this.present === null) {
       const weather = outageWeather(plan, read, this.seed);
-      this.present = { weather, factors: degreeFactors(weather) };
+      this.present = { weather, factors: dayFactors(weather) };
       this.weatherKey = key;
       this.cycles.clear();
       this.hourly.clear();
@@ -57,7 +57,7 @@ export class KeptYear {
     return this.present.weather;
   }
 
-  get factors(): DegreeFactors {
+  get factors(): DayFactors {
     return this.present!.factors;
   }
 
@@ -72,15 +72,15 @@ export class KeptYear {
   };
 
   /** What arrays give under the present weather. */
-  sun(arrays: readonly SolarArray[], limits: SunLimits): SunTrace {
+  sun(arrays: readonly SolarArray[], snow: Snow, limits: SunLimits): SunTrace {
     const { system, solarDcW, solarAcW, perLegVA } = limits;
-    const key = JSON.stringify([arrays, system, solarDcW, solarAcW, perLegVA]);
+    const key = JSON.stringify([arrays, snow, system, solarDcW, solarAcW, perLegVA]);
     if (key !== this.sunKey || this.presentSun === null) {
       const { weather } = this.present!;
       this.sunKey = key;
-      this.presentSun = sunTrace(arrays, weather, limits, (array) => {
-        const arrayKey = JSON.stringify(array);
-        const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather);
+      this.presentSun = sunTrace(arrays, limits, (array) => {
+        const arrayKey = JSON.stringify([array, snow]);
+        const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather, snow);
         keep(this.hourly, arrayKey, known, mostArrays);
         return known;
       });

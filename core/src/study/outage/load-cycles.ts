@@ -1,7 +1,7 @@
 import { seededRandom } from '../../base/index.js';
 import { type Season, seasonOfDay, seasons } from '../../nature/index.js';
 import { cyclesPerHour, type DayPart, dayPartFacts, type Load, onShare } from '../../house/index.js';
-import { weatherUse, type DegreeFactors } from './degree-factors.js';
+import { weatherUse, type DayFactors } from './day-factors.js';
 
 /** Parts of a day from midnight on, minutes. */
 const stretches: readonly { readonly part: DayPart; readonly fromMin: number; readonly toMin: number }[] = [
@@ -47,7 +47,7 @@ export function loadCycles(
   load: Load,
   seed: number,
   latitudeDeg: number,
-  factors: DegreeFactors,
+  factors: DayFactors,
   useFactor = 1,
 ): LoadCycles {
   const follows = weatherUse(load.kind);
@@ -68,7 +68,8 @@ export function loadCycles(
   ) as Record<Season, Use[]>;
   const spansOf = (inYear: number): Float64Array => {
     const uses = byDaySeason[seasonOfDay(inYear, latitudeDeg)];
-    const factor = follows === 'none' ? 1 : factors[follows][inYear]!;
+    const byWeather = follows === 'none' ? 1 : factors[follows][inYear]!;
+    const factor = byWeather * (factors.stormy[inYear] === 1 ? (load.stormFactor ?? 1) : 1);
     const random = seededRandom(key ^ Math.imul(inYear + 1, 40_503));
     const spans: number[] = [];
     stretches.forEach(({ fromMin, toMin }, index) => {

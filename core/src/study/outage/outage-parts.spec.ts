@@ -1,12 +1,12 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { syntheticYear, typicalClimates } from '../../nature/index.js';
+import { syntheticYear, typicalClimates, type WeatherYear } from '../../nature/index.js';
 import { batteryTemperaturesC, dischargeShareAt, tripRun } from '../../electric/index.js';
-import { emptySources } from '../../design/index.js';
+import { emptySources, type SolarArray } from '../../design/index.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
-import { degreeFactors } from './degree-factors.js';
+import { dayFactors } from './day-factors.js';
 import { demandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import { loadCycles } from './load-cycles.js';
@@ -14,13 +14,15 @@ import { markOverloads } from './mark-overloads.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
 import { PickupMarks } from './pickup-marks.js';
-import { hourlyArrayW, sunTrace } from './sun-trace.js';
+import { hourlyArrayW, type SunLimits, sunTrace } from './sun-trace.js';
 import { onStep, startSteps, stepsBetween } from './switching-steps.js';
 import { surplusSolarWhPerDay } from './surplus-solar.js';
 import { TierAccount } from './tier-account.js';
 import { traceHouse } from './traced-house.js';
 
-const factors = degreeFactors(steadyWeather());
+const factors = dayFactors(steadyWeather());
+const givenBy = (year: WeatherYear, arrays: readonly SolarArray[], limits: SunLimits) =>
+  sunTrace(arrays, limits, (array) => hourlyArrayW(array, year));
 const cyclesOf = (load: ReturnType<typeof aLoad>) => loadCycles(load, 3, 40, factors);
 
 describe('spans of a window', () => {
@@ -304,7 +306,7 @@ describe('sun through a year', () => {
   it('is clipped minute by minute at what takes it, not scaled all day', () => {
     const year = syntheticYear(typicalClimates[3]!, 2);
     const of = (limitW: number, coupling: 'ac' | 'dc') =>
-      sunTrace([anArray({ ratedW: 12_000, coupling, inverterW: 12_000 })], year, {
+      givenBy(year, [anArray({ ratedW: 12_000, coupling, inverterW: 12_000 })], {
         system: 'split-120-240',
         solarDcW: limitW,
         solarAcW: limitW,
@@ -324,7 +326,7 @@ describe('sun through a year', () => {
     const roof = (legs: 'L1' | 'L2', ratedW: number) =>
       anArray({ id: legs, legs, ratedW, inverterW: ratedW });
     const of = (arrays: ReturnType<typeof anArray>[], perLegVA: number) =>
-      sunTrace(arrays, year, { system: 'split-120-240', solarDcW: 0, solarAcW: 1e6, perLegVA }).acW;
+      givenBy(year, arrays, { system: 'split-120-240', solarDcW: 0, solarAcW: 1e6, perLegVA }).acW;
     const [big, small] = [roof('L1', 9000), roof('L2', 2000)];
     const together = of([big, small], 4000);
     const [bigFree, smallFree] = [of([big], 1e6), of([small], 1e6)];
@@ -337,7 +339,7 @@ describe('sun through a year', () => {
     const year = syntheticYear(typicalClimates[3]!, 2);
     const array = anArray({ ratedW: 3000 });
     const hoursWh = hourlyArrayW(array, year).reduce((sum, watts) => sum + watts, 0);
-    const { acW } = sunTrace([array], year, {
+    const { acW } = givenBy(year, [array], {
       system: 'split-120-240',
       solarDcW: 0,
       solarAcW: 1e6,

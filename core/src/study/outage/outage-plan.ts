@@ -12,7 +12,7 @@ import { type Battery, peukertDrainW, runningLimitVA, type Stack } from '../../e
 import { type Generator, outageSettingsOf, type Vehicle } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
-import { degreeFactors } from './degree-factors.js';
+import { dayFactors } from './day-factors.js';
 import type { DemandSum } from './demand-sum.js';
 import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
@@ -20,11 +20,8 @@ import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
 import type { KeptYear } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
-import { sunTrace, type SunTrace } from './sun-trace.js';
+import { hourlyArrayW, sunTrace, type SunTrace } from './sun-trace.js';
 import { traceHouse, type TracedHouse } from './traced-house.js';
-
-/** Solar beside the inverter waits so long after the island is up (IEEE 1547-2018, enter-service delay; recalled). */
-export const solarReturnMin = 5;
 
 /** What the hardware of an outage can do; numbers only, so that the inner loop needs nothing else. */
 export interface OutageHardware {
@@ -56,8 +53,6 @@ export interface OutageHardware {
   /** Until a locked-out inverter is reset, min; Infinity where nobody does it. */
   readonly resetAfterMin: number;
   readonly restoreAboveWh: number;
-  /** Solar with inverters of its own waits so long after the island is up. */
-  readonly solarReturnMin: number;
   readonly generator: Generator | null;
   readonly vehicle: Vehicle | null;
   readonly axes: readonly OverloadAxis[];
@@ -130,7 +125,6 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     retryAfterMin: Math.max(1, Math.ceil(stack.retry.afterS / 60)),
     resetAfterMin: settings.handsOn.value ? said.resetAfterMin.value : Infinity,
     restoreAboveWh: usableWh * said.restoreAbove.value,
-    solarReturnMin,
     generator,
     vehicle: plan.sources.vehicle,
     axes,
@@ -155,13 +149,15 @@ export function outageYear(
   const house = traceHouse(supply.system, context.members, {
     seed: outage.seed,
     latitudeDeg: weather.latitudeDeg,
-    factors: kept ? kept.factors : degreeFactors(weather),
+    factors: kept ? kept.factors : dayFactors(weather),
     household: outage.household,
     handsOn: settings.handsOn.value,
     ...(kept ? { cyclesOf: kept.cyclesOf } : {}),
   });
   const limits = { ...stack, system: supply.system };
-  const place = outageSettingsOf(plan).batteryPlace.value;
+  const said = outageSettingsOf(plan);
+  const place = said.batteryPlace.value;
+  const { arrays } = plan.sources;
   const batteryC = batteryTemperaturesC(place, settings.batteryTemperatureC.value, weather);
   return {
     context,
@@ -169,7 +165,9 @@ export function outageYear(
     weather,
     hardware,
     house,
-    sun: kept ? kept.sun(plan.sources.arrays, limits) : sunTrace(plan.sources.arrays, weather, limits),
+    sun: kept
+      ? kept.sun(arrays, said.snow.value, limits)
+      : sunTrace(arrays, limits, (array) => hourlyArrayW(array, weather, said.snow.value)),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
     chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
       chargeShareAt(stack.chemistry, batteryC[h]!),

@@ -93,7 +93,7 @@ export class OutageStepper {
   private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
     const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
     const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside } = plan;
-    const { acW: sunAcW, dcW: sunDcW } = sun;
+    const { acW: sunAcW, dcW: sunDcW, returnMin: solarReturnMin, sooner } = sun;
     const { demandW } = plan.trace;
     const {
       usableWh,
@@ -114,7 +114,6 @@ export class OutageStepper {
       retriesPerMinute,
       retryAfterMin,
       resetAfterMin,
-      solarReturnMin,
       generator,
       vehicle,
     } = hardware;
@@ -285,7 +284,11 @@ export class OutageStepper {
 
       // Who feeds the loads.
       const solarLocked = running && locksSolarOut;
-      const acW = upMin >= solarReturnMin && !solarLocked ? acThereW : 0;
+      let acW = 0;
+      if (!solarLocked) {
+        if (upMin >= solarReturnMin) acW = acThereW;
+        else for (const { fromMin, acW: some } of sooner) if (upMin >= fromMin) acW = some[ofYear]!;
+      }
       let restW = loadW + standbyW;
       let generatorW = 0;
       if (running) {

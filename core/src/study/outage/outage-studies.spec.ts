@@ -11,6 +11,7 @@ import { dailyUse } from './daily-charge.js';
 import { OutageDrill } from './drill.js';
 import { helpfulChanges } from '../help/helpful-changes.js';
 import { studyYear, type OutageStudy } from './outage-study.js';
+import { everyHours } from './season-windows.js';
 import { seasonOutlook } from './season-outlook.js';
 import { seasonStretch } from './season-stretch.js';
 import { playOutage } from './play-outage.js';
@@ -157,7 +158,7 @@ describe('what would help', () => {
       expect(studyYear({ ...farmStudy, plan, parts }, builtInCatalogue)).not.toBeNull();
   });
   it('gains hours from more battery, fewer loads and a saving household', () => {
-    const wish = { everyH: 24, requiredH: 28, followedMin: 72 * 60 };
+    const wish = { startsOf: everyHours(24), requiredH: 28, followedMin: 72 * 60 };
     const now = seasonOutlook(farmYear, 'winter', wish).meanH;
     for (const id of ['unit.madder-pack', 'household', changes.find(({ kind }) => kind === 'load')!.id]) {
       const { plan, parts } = changes.find((change) => change.id === id)!;

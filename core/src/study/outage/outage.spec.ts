@@ -8,7 +8,7 @@ import { stackEnergy, stackRuntime } from '../margins/stack-energy.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { idealBattery, idealUnit } from '../../equipment/testing/ideal-unit.js';
-import { degreeFactors } from './degree-factors.js';
+import { dayFactors } from './day-factors.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
 import { loadCycles } from './load-cycles.js';
 import { outageFates, windowFor } from './outage-fates.js';
@@ -85,7 +85,7 @@ describe('when loads run', () => {
         fc.integer({ min: 0, max: 364 }),
         fc.nat(99),
         (load, day, seed) => {
-          const cycles = loadCycles(load, seed, 40, degreeFactors(steadyWeather()));
+          const cycles = loadCycles(load, seed, 40, dayFactors(steadyWeather()));
           const spans = cycles.onDay(day);
           let minutes = 0;
           for (let i = 0; i < spans.length; i += 2) minutes += spans[i + 1]! - spans[i]!;
@@ -103,14 +103,14 @@ describe('when loads run', () => {
 
   it('is the same for the same seed, and another for another', () => {
     const load = always(100, { dutyCycle: 0.3, cyclesPerHour: 3 });
-    const factors = degreeFactors(steadyWeather());
+    const factors = dayFactors(steadyWeather());
     const on = (seed: number) => [...loadCycles(load, seed, 40, factors).onDay(5)];
     expect(on(1)).toEqual(on(1));
     expect(on(1)).not.toEqual(on(2));
   });
 
   it('runs more on cold days, and no more or less over a season', () => {
-    const { heating } = degreeFactors(coast);
+    const { heating } = dayFactors(coast);
     const january = Array.from({ length: 59 }, (_, day) => day).concat(
       Array.from({ length: 31 }, (_, i) => 334 + i),
     );
@@ -496,12 +496,11 @@ describe('overload', () => {
 
 describe('sun', () => {
   const noon = (changes: Parameters<typeof anArray>[0] = {}) => {
-    const trace = sunTrace([anArray(changes)], coast, {
-      system: 'split-120-240',
-      solarDcW: 4000,
-      solarAcW: 3000,
-      perLegVA: 3000,
-    });
+    const trace = sunTrace(
+      [anArray(changes)],
+      { system: 'split-120-240', solarDcW: 4000, solarAcW: 3000, perLegVA: 3000 },
+      (array) => hourlyArrayW(array, coast),
+    );
     return [...trace.acW, ...trace.dcW].reduce((most, watts) => Math.max(most, watts));
   };
   it('is clipped to what the stack takes: beside it, at its inputs, on a leg', () => {

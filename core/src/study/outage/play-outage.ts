@@ -11,9 +11,6 @@ import { wantedByTier } from './wanted-by-tier.js';
 /** Frequency rises by so much until solar inverters give nothing (common practice, no source), Hz. */
 export const frequencyShiftHz = 1.5;
 
-/** The grid is watched for so long before the house returns to it (IEEE 1547-2018, enter-service delay; recalled), min. */
-export const resynchronisingMin = 5;
-
 /**
  * Plays one outage, minute by minute, and writes down everything.
  *
@@ -26,7 +23,7 @@ export function playOutage(
   outageMinutes: number,
   chargeWh = year.hardware.startWh,
 ): OutageRun {
-  const minutes = outageMinutes + resynchronisingMin;
+  const minutes = outageMinutes + year.stack.gridReturnMin;
   const hourStart = Math.floor(fromMinute / 60) * 60;
   const lead = fromMinute - hourStart;
   const plan = outagePlan(year, hourStart, minutes + lead);

@@ -3,12 +3,12 @@ import type { KeptYear } from './kept-year.js';
 import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { horizonMin } from './outage-study.js';
-import { seasonWindows } from './season-windows.js';
+import { type SeasonWindow, seasonWindows } from './season-windows.js';
 
 /** How a season is played. */
 export interface SeasonWish {
-  /** An outage from every so many hours. */
-  readonly everyH: number;
+  /** Hours of a stretch at which outages begin. */
+  readonly startsOf: (window: SeasonWindow) => readonly number[];
   /** How long each is followed; a week where nothing is said. */
   readonly followedMin?: number;
   /** Charge at an hour of the year, Wh; that of the job where nothing is said. */
@@ -31,22 +31,24 @@ export interface PlayedSeason {
 export function playSeason(
   year: OutageYear,
   season: Season,
-  { everyH, followedMin = horizonMin, chargeWh }: SeasonWish,
+  { startsOf, followedMin = horizonMin, chargeWh }: SeasonWish,
   kept?: KeptYear,
 ): PlayedSeason {
   const survived: number[] = [];
   const causes: number[] = [];
-  for (const { firstDay, hours, window } of seasonWindows(season, year.weather.latitudeDeg, followedMin)) {
+  for (const stretch of seasonWindows(season, year.weather.latitudeDeg, followedMin)) {
+    const { firstDay, hours, window } = stretch;
+    const starts = startsOf(stretch);
     const sum = kept?.demandOf(year.house, window);
     const plan = outagePlan(year, window.fromMinute, window.minutes, sum);
     const chargeAt = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
     const { survivedMin, cause } = outageFates(plan, {
       hours,
-      everyH,
+      starts,
       horizonMin: followedMin,
       ...(chargeAt ? { chargeAt } : {}),
     });
-    for (let hour = 0; hour < survivedMin.length; hour += everyH) {
+    for (const hour of starts) {
       survived.push(survivedMin[hour]!);
       causes.push(cause[hour]!);
     }

@@ -3,7 +3,8 @@ import { settingsOf } from '../../design/index.js';
 import type { KeptYear } from './kept-year.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
 import { playSeason, type PlayedSeason } from './play-season.js';
-import { runtimeEveryH, runtimeQuestion } from './runtime-question.js';
+import { runtimeQuestion } from './runtime-question.js';
+import { startsOfBrief } from './season-windows.js';
 
 /**
  * The outages of one year that the brief asks to get through.
@@ -16,5 +17,14 @@ export function playedOfBrief(asked: OutageStudy, catalogue: Catalogue, kept: Ke
   const year = studyYear(question.study, catalogue, kept.seed, kept);
   if (year === null) return null;
   const season = settingsOf(asked.plan).designSeason.value;
-  return playSeason(year, season, { everyH: runtimeEveryH, followedMin: question.followedMin }, kept);
+  const { days } = asked.plan.outage;
+  return playSeason(
+    year,
+    season,
+    {
+      startsOf: (stretch) => startsOfBrief(stretch, days, year.weather),
+      followedMin: question.followedMin,
+    },
+    kept,
+  );
 }

@@ -1,3 +1,4 @@
+import { everyHours } from './season-windows.js';
 import type { Season } from '../../nature/index.js';
 import { dailyUse } from './daily-charge.js';
 import type { OutageYear } from './outage-plan.js';
@@ -26,7 +27,7 @@ export function reservePoint(
   const { chargeWh, givenWh } = dailyUse(year, heldBack);
   const least = 0.02 * year.hardware.usableWh;
   const outlook = seasonOutlook(year, season, {
-    everyH: 3,
+    startsOf: everyHours(3),
     requiredH,
     chargeWh: (hour) => Math.max(least, chargeWh[hour]!),
   });

@@ -4,9 +4,6 @@ import type { OutageStudy } from './outage-study.js';
 /** Years of weather and switching that a runtime rests on. */
 const yearCount = 5;
 
-/** An outage begins every so many hours: some five hundred in a season. */
-export const runtimeEveryH = 4;
-
 /** Their seeds: from the one of the plan on. */
 export const seedsOf = ({ outage }: Plan): number[] =>
   Array.from({ length: yearCount }, (_, index) => outage.seed + index);

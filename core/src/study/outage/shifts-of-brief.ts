@@ -5,8 +5,8 @@ import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
 import type { PlayedSeason } from './play-season.js';
-import { runtimeEveryH, runtimeQuestion } from './runtime-question.js';
-import { seasonWindows } from './season-windows.js';
+import { runtimeQuestion } from './runtime-question.js';
+import { seasonWindows, startsOfBrief } from './season-windows.js';
 import { type TracedHouse, type TracedLoad, traceHouse } from './traced-house.js';
 
 /** Some loads that would change their standing together: a circuit, or one load. */
@@ -81,23 +81,23 @@ export function shiftsOfBrief(
     .toSorted((a, b) => a - b);
   let before = 0;
   const { latitudeDeg } = year.weather;
-  const stretches = seasonWindows(settings.designSeason.value, latitudeDeg, followedMin).map(
-    ({ hours, window }) => {
-      const count = Math.ceil(hours / runtimeEveryH);
-      const places = chosen.filter((place) => place >= before && place < before + count);
-      const starts = places.map((place) => (place - before) * runtimeEveryH);
-      before += count;
-      const { overloads, overloadsBeside, trace } = outagePlan(
-        year,
-        window.fromMinute,
-        window.minutes,
-        kept.demandOf(year.house, window),
-      );
-      // Where nothing is let on only where there is room, fewer loads overload in fewer minutes.
-      const fuller = trace.managed.length === 0 ? { overloads, overloadsBeside } : null;
-      return { window, hours, starts, places, fuller };
-    },
-  );
+  const stretches = seasonWindows(settings.designSeason.value, latitudeDeg, followedMin).map((stretch) => {
+    const { hours, window } = stretch;
+    const all = startsOfBrief(stretch, study.plan.outage.days, year.weather);
+    const places = chosen.filter((place) => place >= before && place < before + all.length);
+    const first = before;
+    const starts = places.map((place) => all[place - first]!);
+    before += all.length;
+    const { overloads, overloadsBeside, trace } = outagePlan(
+      year,
+      window.fromMinute,
+      window.minutes,
+      kept.demandOf(year.house, window),
+    );
+    // Where nothing is let on only where there is room, fewer loads overload in fewer minutes.
+    const fuller = trace.managed.length === 0 ? { overloads, overloadsBeside } : null;
+    return { window, hours, starts, places, fuller };
+  });
   return groups.map((group) => {
     const { house, left } = changed(year, kept, group);
     const longer: number[] = [];

@@ -8,8 +8,16 @@ import { runtimeOutlook } from './runtime-outlook.js';
 import { seedsOf } from './runtime-question.js';
 import { tallyOfBrief } from './tally-of-brief.js';
 
-/** Answers questions about variants of a plan by the outages its brief asks to get through; keeps what it has worked out. */
-export class Simulation {
+/** Answers questions about variants of a plan by the outages its brief asks to get through. */
+export interface Simulation {
+  /** How the outages go; null where nothing is backed up. */
+  outlook(plan: Plan, parts: readonly StackPart[]): Promise<SeasonOutlook | null>;
+  /** Do they hold? Found out without playing all of what does not. */
+  holds(plan: Plan, parts: readonly StackPart[]): Promise<boolean>;
+}
+
+/** Plays the outages where it is asked, and keeps what it has worked out. */
+export class LocalSimulation implements Simulation {
   private readonly years: readonly KeptYear[];
 
   /**
@@ -26,14 +34,14 @@ export class Simulation {
     this.years = seedsOf(plan).map((seed) => new KeptYear(seed));
   }
 
-  /** How the outages go; null where nothing is backed up. */
-  outlook(plan: Plan, parts: readonly StackPart[]): SeasonOutlook | null {
-    return runtimeOutlook(this.study(plan, parts), this.catalogue, this.years);
+  outlook(plan: Plan, parts: readonly StackPart[]): Promise<SeasonOutlook | null> {
+    return Promise.resolve(runtimeOutlook(this.study(plan, parts), this.catalogue, this.years));
   }
 
-  /** Do they hold? Found out without playing all of what does not. */
-  holds(plan: Plan, parts: readonly StackPart[]): boolean {
-    return holdsIn(plan, [tallyOfBrief(this.study(plan, parts), this.catalogue, this.years)]);
+  holds(plan: Plan, parts: readonly StackPart[]): Promise<boolean> {
+    return Promise.resolve(
+      holdsIn(plan, [tallyOfBrief(this.study(plan, parts), this.catalogue, this.years)]),
+    );
   }
 
   private study(plan: Plan, parts: readonly StackPart[]) {

@@ -11,7 +11,8 @@ import {
   type WeatherYear,
 } from '../../nature/index.js';
 import { type LegSet, legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
-import { arrayInverterW, type SolarArray } from '../../design/index.js';
+import { arrayInverterW, type Scenario, type SolarArray, usualReturnMin } from '../../design/index.js';
+import { dayMeansC } from './day-means.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
 
 /** Share of light that the ground reflects, and of power a cell loses for each °C (common practice, no source). */
@@ -25,10 +26,25 @@ export interface SunTrace {
   readonly acW: Float32Array;
   /** At the inputs of the battery's inverter. */
   readonly dcW: Float32Array;
+  /** Minutes with a grid after which all of acW is there. */
+  readonly returnMin: number;
+  /** What of acW is there sooner, from so many minutes on, rising; none where all arrays wait equally long. */
+  readonly sooner: readonly { readonly fromMin: number; readonly acW: Float32Array }[];
 }
 
-/** Hourly power of one array through a year, W: AC where it has an inverter of its own, else DC. */
-export function hourlyArrayW(array: SolarArray, weather: WeatherYear): Float64Array {
+/** Steeper than this an array sheds its snow (common practice, no source). */
+const shedsSnowDeg = 60;
+
+/** How snow stays on arrays, see {@link Scenario}. */
+export type Snow = NonNullable<Scenario['snow']>;
+
+/**
+ * Hourly power of one array through a year, W: AC where it has an inverter of its own, else DC.
+ *
+ * @param snow "lies": it gives nothing on days whose mean is below freezing, unless it is steep enough to shed the snow
+ */
+export function hourlyArrayW(array: SolarArray, weather: WeatherYear, snow: Snow = 'slides'): Float64Array {
+  const covered = snow === 'lies' && array.tiltDeg < shedsSnowDeg ? dayMeansC(weather.temperatureC) : null;
   const hourly = new Float64Array(hoursOfYear);
   const facts = {
     ratedW: array.ratedW,
@@ -39,7 +55,7 @@ export function hourlyArrayW(array: SolarArray, weather: WeatherYear): Float64Ar
   };
   for (let hour = 0; hour < hoursOfYear; hour += 1) {
     const globalWPerM2 = weather.globalWPerM2[hour]!;
-    if (globalWPerM2 <= 0) continue;
+    if (globalWPerM2 <= 0 || (covered && covered[Math.floor(hour / 24)]! < 0)) continue;
     const sun = sunPosition(midHourMs(hour, weather.zoneH), weather);
     const outsideWPerM2 = extraterrestrialWPerM2(Math.floor(hour / 24) + 1);
     const cosine = cosIncidence(sun.zenithDeg, sun.azimuthDeg, array.tiltDeg, array.facingDeg);
@@ -112,34 +128,54 @@ function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into:
  * What arrays give through a year, clipped minute by minute at what takes it: AC-coupled ones at what the battery's inverter
  * absorbs, on each leg and in all; DC-coupled ones at its inputs.
  *
- * @param hourlyOf power of an array by hour of the year, where it is known already
+ * @param hourlyOf power of an array by hour of the year
  */
 export function sunTrace(
   arrays: readonly SolarArray[],
-  weather: WeatherYear,
   limits: SunLimits,
-  hourlyOf = (array: SolarArray): Float64Array => hourlyArrayW(array, weather),
+  hourlyOf: (array: SolarArray) => Float64Array,
 ): SunTrace {
+  const dcW = new Float32Array(hoursOfYear * 60);
+  for (const array of arrays) if (array.coupling === 'dc') addMinutes(hourlyOf(array), dcW);
+  for (let minute = 0; minute < dcW.length; minute += 1) {
+    if (dcW[minute]! > limits.solarDcW) dcW[minute] = limits.solarDcW;
+  }
+  const beside = arrays.filter(({ coupling }) => coupling === 'ac');
+  const waits = [...new Set(beside.map(returnMinOf))].toSorted((a, b) => a - b);
+  const after = (fromMin: number) => ({
+    fromMin,
+    acW: clippedAcW(
+      beside.filter((array) => returnMinOf(array) <= fromMin),
+      limits,
+      hourlyOf,
+    ),
+  });
+  const sooner = waits.slice(0, -1).map(after);
+  const returnMin = waits.at(-1) ?? usualReturnMin;
+  return { dcW, acW: after(returnMin).acW, returnMin, sooner };
+}
+
+/** Whole minutes that the inverter of an array waits for a steady grid. */
+const returnMinOf = ({ returnsAfterMin }: SolarArray): number => Math.ceil(returnsAfterMin ?? usualReturnMin);
+
+/** What arrays with inverters of their own give together, clipped at what the battery's inverter absorbs. */
+function clippedAcW(
+  arrays: readonly SolarArray[],
+  limits: SunLimits,
+  hourlyOf: (array: SolarArray) => Float64Array,
+): Float32Array {
   const minutes = hoursOfYear * 60;
-  const trace: SunTrace = { acW: new Float32Array(minutes), dcW: new Float32Array(minutes) };
+  const acW = new Float32Array(minutes);
   const { legs } = systemFacts[limits.system];
   const groups = new Map<LegSet, Group>();
   for (const array of arrays) {
-    const hourly = hourlyOf(array);
-    if (array.coupling === 'dc') {
-      addMinutes(hourly, trace.dcW);
-      continue;
-    }
     const group = groups.get(array.legs) ?? {
       minutesW: new Float32Array(minutes),
       onLegs: legs.map((leg) => legShare(limits.system, array.legs, leg)),
     };
     groups.set(array.legs, group);
-    addMinutes(hourly, group.minutesW);
+    addMinutes(hourlyOf(array), group.minutesW);
   }
-  for (let minute = 0; minute < minutes; minute += 1) {
-    if (trace.dcW[minute]! > limits.solarDcW) trace.dcW[minute] = limits.solarDcW;
-  }
-  if (groups.size > 0) clip([...groups.values()], limits, trace.acW);
-  return trace;
+  if (groups.size > 0) clip([...groups.values()], limits, acW);
+  return acW;
 }

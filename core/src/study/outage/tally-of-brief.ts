@@ -7,8 +7,8 @@ import { outagePlan } from './outage-plan.js';
 import { causes } from './outage-state.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
 import { overloadCauses } from './outlook-of.js';
-import { runtimeEveryH, runtimeQuestion, seedsOf } from './runtime-question.js';
-import { seasonWindows } from './season-windows.js';
+import { runtimeQuestion, seedsOf } from './runtime-question.js';
+import { seasonWindows, startsOfBrief } from './season-windows.js';
 
 /** Counts of the outages that the brief asks to get through. */
 export interface BriefTally {
@@ -40,17 +40,19 @@ export function tallyOfBrief(
   for (const one of kept) {
     const year = studyYear(study, catalogue, one.seed, one);
     if (year === null) return { count: 0, short: 0, overloaded: 0 };
-    const windows = seasonWindows(settings.designSeason.value, year.weather.latitudeDeg, followedMin);
-    perYear = windows.reduce((sum, { hours }) => sum + Math.ceil(hours / runtimeEveryH), 0);
+    const windows = seasonWindows(settings.designSeason.value, year.weather.latitudeDeg, followedMin).map(
+      (stretch) => ({ ...stretch, starts: startsOfBrief(stretch, study.plan.outage.days, year.weather) }),
+    );
+    perYear = windows.reduce((sum, { starts }) => sum + starts.length, 0);
     const most = mostShort(study.plan, perYear * seedsOf(study.plan).length);
     const goesOn = (): boolean => short <= most.short && overloaded <= most.overloaded;
     // Windows are those of the whole question, so that their demand is at hand for both.
-    for (const { hours, window } of windows) {
+    for (const { hours, window, starts } of windows) {
       if (!goesOn()) break;
       const plan = outagePlan(year, window.fromMinute, window.minutes, one.demandOf(year.house, window));
       outageFates(plan, {
         hours,
-        everyH: runtimeEveryH,
+        starts,
         horizonMin: Math.ceil(requiredMin),
         ended: (survivedMin, cause) => {
           if (survivedMin < requiredMin - 1e-6) {

@@ -3,7 +3,7 @@ import { legShare, type SupplySystem, systemFacts } from '../../electric/index.j
 import { type Load, runningPowerVA, type Tier } from '../../house/index.js';
 import type { Scenario } from '../../design/index.js';
 import { startDemand } from '../starts/start-demand.js';
-import type { DegreeFactors } from './degree-factors.js';
+import type { DayFactors } from './day-factors.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
 import { useKept } from './saving-household.js';
 
@@ -45,7 +45,7 @@ export interface TracedHouse {
 export interface HouseHabits {
   readonly seed: number;
   readonly latitudeDeg: number;
-  readonly factors: DegreeFactors;
+  readonly factors: DayFactors;
   readonly household: Scenario['household'];
   readonly handsOn: boolean;
   /** Cycles that are known already; worked out where nothing is said. */

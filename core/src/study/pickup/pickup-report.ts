@@ -11,7 +11,7 @@ import {
   tripRun,
   type TripRun,
 } from '../../electric/index.js';
-import { overloadOfShare, type Stack } from '../../equipment/index.js';
+import { legCurve, type Stack, wholeCurve } from '../../equipment/index.js';
 import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
 import { tripLevels } from '../demand/overload-axes.js';
 import type { DemandContext } from '../margins/demand-context.js';
@@ -71,8 +71,7 @@ export function pickupReport(context: DemandContext, stack: Stack): PickupReport
   const season = settings.designSeason.value;
   const axes: (Leg | null)[] = legs.length === 1 ? [null] : [null, ...legs];
   const reports = axes.map((leg): PickupReport => {
-    const scale = leg === null ? 1 : stack.perLegVA / stack.continuousVA;
-    const levels = tripLevels(stack.continuousVA * scale, overloadOfShare(stack.overload, scale));
+    const levels = tripLevels(leg === null ? wholeCurve(stack) : legCurve(stack));
     const restarts = restartsOf(system, powerSet, season, leg);
     const besideVA = besideRestartsVA(context, powerSet, leg);
     const inTurn = staggered(restarts, staggerGapS);

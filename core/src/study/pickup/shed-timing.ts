@@ -1,6 +1,6 @@
 import { tripLevels } from '../demand/overload-axes.js';
 import { tripRun, type TripRun } from '../../electric/index.js';
-import { runningLimitVA, type Stack } from '../../equipment/index.js';
+import { runningLimitVA, type Stack, wholeCurve } from '../../equipment/index.js';
 import { runningPowerVA } from '../../house/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 
@@ -29,13 +29,14 @@ export function shedTiming(context: DemandContext, stack: Stack): ShedTiming {
     order: shed!.order,
   }));
   const demandVA = context.power.coincident.powerVA + sheds.reduce((sum, { powerVA }) => sum + powerVA, 0);
-  const levels = tripLevels(limitVA, stack.overload);
+  const curve = wholeCurve(stack);
+  const levels = tripLevels(curve);
   const heldS =
     demandVA <= limitVA
       ? Infinity
       : Math.max(
           0,
-          ...stack.overload
+          ...curve.overload
             .filter(({ apparentPowerVA }) => apparentPowerVA >= demandVA)
             .map(({ durationS }) => durationS),
         );

@@ -39,6 +39,7 @@ export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
   legs: 'L1-L2',
   loss: null,
   horizon: [],
+  returnsAfterMin: null,
   shadeByHour: null,
   ...changes,
 });

@@ -1,9 +1,11 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import type { Season } from '@levamen/core/nature';
-import type { Catalogue } from '@levamen/core/equipment';
+import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { Plan } from '@levamen/core/design';
 import {
   type BriefTally,
   type HelpfulChange,
+  holdsIn,
   type LoadGroup,
   type OutageRun,
   type OutageStudy,
@@ -13,9 +15,10 @@ import {
   type SeasonOutlook,
   seedsOf,
   type ShiftOfGroup,
+  type Simulation,
 } from '@levamen/core/study';
 import type { Remote } from 'comlink';
-import { concatMap, filter, from, map, type Observable, scan } from 'rxjs';
+import { concatMap, filter, firstValueFrom, from, map, type Observable, scan } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { JobSession } from './job-session';
 import { WorkerPool, type PoolProgress } from './worker-pool';
@@ -112,6 +115,20 @@ export class OutageStudies {
   /** How many of them end too early, in parts; those of what does not hold are not all played. */
   tally(study: OutageStudy): Observable<readonly BriefTally[]> {
     return this.askBrief(study, (there, catalogue, seeds) => there.tallyBrief(study, catalogue, seeds));
+  }
+
+  /** Simulates variants of a study; what is known of its years is used again. */
+  simulationOf({ islandId, weather }: OutageStudy): Simulation {
+    const study = (plan: Plan, parts: readonly StackPart[]): OutageStudy => ({
+      plan,
+      islandId,
+      parts,
+      weather,
+    });
+    return {
+      outlook: (plan, parts) => firstValueFrom(this.runtime(study(plan, parts))),
+      holds: async (plan, parts) => holdsIn(plan, await firstValueFrom(this.tally(study(plan, parts)))),
+    };
   }
 
   /**

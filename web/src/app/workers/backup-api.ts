@@ -1,11 +1,20 @@
 import type { Catalogue } from '@levamen/core/equipment';
-import type { Mending, OutageStudy, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type { Mending, OutageStudy, Simulation, SubstituteOutcome, Suggestion } from '@levamen/core/study';
 
-/** Searches around the backup set, in a worker. What they offer is simulated. */
+/** Searches around the backup set, in a worker. What they offer is simulated, by whoever asks. */
 export interface BackupApi {
   /** The best set for a stack, or the best found when the time of a search is up. */
-  suggest(study: OutageStudy, catalogue: Catalogue, limitMs: number): Suggestion | null;
+  suggest(
+    study: OutageStudy,
+    catalogue: Catalogue,
+    simulation: Simulation,
+    limitMs: number,
+  ): Promise<Suggestion | null>;
   /** What breaks first and the ways out; null where nothing breaks. */
-  mend(study: OutageStudy, catalogue: Catalogue): Promise<Mending | null>;
-  substitutes(study: OutageStudy, catalogue: Catalogue): readonly SubstituteOutcome[];
+  mend(study: OutageStudy, catalogue: Catalogue, simulation: Simulation): Promise<Mending | null>;
+  substitutes(
+    study: OutageStudy,
+    catalogue: Catalogue,
+    simulation: Simulation,
+  ): Promise<readonly SubstituteOutcome[]>;
 }

@@ -1,9 +1,10 @@
 import {
   batteryDrainWh,
+  legCurve,
   type OverloadPoint,
-  overloadOfShare,
   runningLimitVA,
   type Stack,
+  wholeCurve,
 } from '../../../equipment/index.js';
 import { type Leg, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import type { DemandContext } from '../../margins/demand-context.js';
@@ -37,17 +38,16 @@ export function limitedStack(context: DemandContext, stack: Stack, energy: Stack
   const { plan, settings } = context;
   const { legs, legVoltageV } = systemFacts[plan.supply.system];
   const wholeVA = runningLimitVA(stack);
-  const legOverload = overloadOfShare(stack.overload, stack.perLegVA / stack.continuousVA);
+  const [whole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
   const { peukert } = stack.batteries[0]!.unit.battery!;
   return {
     axes: [
-      { leg: null, limitVA: wholeVA, ratedVA: stack.continuousVA, overload: stack.overload },
+      { leg: null, limitVA: wholeVA, ...whole },
       ...legs.map((leg) => ({
         leg,
         // With one leg the whole decides.
         limitVA: legs.length === 1 ? Math.max(wholeVA, stack.perLegVA) : stack.perLegVA,
-        ratedVA: stack.perLegVA,
-        overload: legOverload,
+        ...ofLeg,
       })),
     ],
     system: plan.supply.system,

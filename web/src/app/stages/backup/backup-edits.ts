@@ -4,12 +4,14 @@ import {
   type BenchItem,
   changeServiceBackup,
   changeShed,
+  everythingRuns,
   joinService,
   type Lane,
   moveToLane,
   type Plan,
   type ServiceBackup,
   type Shed,
+  unplug,
 } from '@levamen/core/design';
 import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
 import { JobSession } from '../../data/job-session';
@@ -23,13 +25,15 @@ export class BackupEdits {
   /** Moves circuits and loose loads to a lane. Answers with why some cannot go there; '' where all can. */
   move(items: readonly BenchItem[], lane: Lane): string {
     const loose = items.filter(({ circuit }) => circuit === null);
-    const stuck = lane === 'auto' || lane === 'hand' ? loose : [];
+    const plan = this.session.plan();
+    const runsAnyway = lane === 'dark' && plan !== null && everythingRuns(plan);
+    const stuck = lane === 'auto' || runsAnyway ? loose : [];
     const moving = items.filter((item) => !stuck.includes(item));
     if (moving.some((item) => item.lane !== lane)) {
       const what = moving.length === 1 ? moving[0]!.name : `${moving.length} circuits`;
-      this.session.edit(`${what}: ${laneFacts[lane].title.toLowerCase()}`, (plan) =>
+      this.session.edit(`${what}: ${laneFacts[lane].title.toLowerCase()}`, (now) =>
         moveToLane(
-          plan,
+          now,
           {
             circuitIds: moving.flatMap(({ circuit }) => (circuit ? [circuit.id] : [])),
             loadIds: moving.flatMap(({ circuit, id }) => (circuit ? [] : [id])),
@@ -38,9 +42,17 @@ export class BackupEdits {
         ),
       );
     }
-    return stuck.length === 0
-      ? ''
-      : `${stuck.map(({ name }) => name).join(', ')}: only a circuit can be shed. Put it on its circuit in Panels first.`;
+    if (stuck.length === 0) return '';
+    const why = runsAnyway
+      ? 'behind the isolating device it runs until somebody unplugs it: by hand. Or put it on its circuit in Panels.'
+      : 'only a circuit can be shed. Put it on its circuit in Panels first.';
+    return `${stuck.map(({ name }) => name).join(', ')}: ${why}`;
+  }
+
+  unplug(loadId: string, unplugged: boolean): void {
+    this.session.edit(unplugged ? 'unplugged in an outage' : 'plugged in', (plan) =>
+      unplug(plan, [loadId], unplugged),
+    );
   }
 
   shed(circuitIds: readonly string[], change: Partial<Shed>): void {

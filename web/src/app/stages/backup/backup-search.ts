@@ -1,8 +1,8 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { Catalogue } from '@levamen/core/equipment';
-import type { Mending, OutageStudy, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type { Mending, OutageStudy, Simulation, SubstituteOutcome, Suggestion } from '@levamen/core/study';
 import type { Plan } from '@levamen/core/design';
-import { wrap, type Remote } from 'comlink';
+import { proxy, type ProxyMarked, wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { OutageStudies } from '../../data/outage-studies';
@@ -14,6 +14,9 @@ interface Answer<T> {
   readonly islandId: string;
   readonly value: T;
 }
+
+/** Of what is asked, with which units, and who plays the outages. */
+type Asked = [study: OutageStudy, catalogue: Catalogue, simulation: Simulation & ProxyMarked];
 
 /** A search that takes longer than this answers with the best set so far. */
 const limitMs = 2500;
@@ -42,21 +45,21 @@ export class BackupSearch {
 
   suggest(): Promise<void> {
     return this.ask(
-      (there, study, catalogue) => there.suggest(study, catalogue, limitMs),
+      (there, ...asked) => there.suggest(...asked, limitMs),
       (answer) => this.suggested.set(answer),
     );
   }
 
   mend(): Promise<void> {
     return this.ask(
-      (there, study, catalogue) => there.mend(study, catalogue),
+      (there, ...asked) => there.mend(...asked),
       (answer) => this.mended.set(answer),
     );
   }
 
   lookForSubstitutes(): Promise<void> {
     return this.ask(
-      (there, study, catalogue) => there.substitutes(study, catalogue),
+      (there, ...asked) => there.substitutes(...asked),
       (answer) => this.substituted.set(answer),
     );
   }
@@ -70,7 +73,7 @@ export class BackupSearch {
   }
 
   private async ask<T>(
-    question: (there: Remote<BackupApi>, study: OutageStudy, catalogue: Catalogue) => Promise<T>,
+    question: (there: Remote<BackupApi>, ...asked: Asked) => Promise<T>,
     take: (answer: Answer<T>) => void,
   ): Promise<void> {
     const study = this.studies.study();
@@ -80,7 +83,8 @@ export class BackupSearch {
     this.problem.set('');
     const there = this.there();
     try {
-      const value = await question(there, study, [...this.evaluations.catalogue()]);
+      const simulation = proxy(this.studies.simulationOf(study));
+      const value = await question(there, study, [...this.evaluations.catalogue()], simulation);
       take({ plan, islandId, value });
     } catch {
       this.problem.set('The search ended unexpectedly. Try again.');

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
-import { dailyEnergyWh, runningPowerVA, startText } from '@levamen/core/house';
+import { dailyEnergyWh, type Load, runningPowerVA, startText } from '@levamen/core/house';
 import {
   type BenchItem,
-  keptLoads,
+  type Presence,
+  presences,
   type Lane,
   lanes,
   type Shed,
@@ -12,9 +13,11 @@ import {
   usualShed,
 } from '@levamen/core/design';
 import type { ItemEffect } from '@levamen/core/study';
+import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { presenceWords } from '../../ui/presence-words';
 import { BackupEdits } from './backup-edits';
 import { limitWords } from './bench-view';
 import { laneFacts } from './lane-facts';
@@ -22,7 +25,7 @@ import { laneFacts } from './lane-facts';
 /** The chosen circuits: what hangs on them, where they stand, how they are shed, and what moving them means. */
 @Component({
   selector: 'lv-item-detail',
-  imports: [FormField],
+  imports: [Button, FormField],
   templateUrl: './item-detail.html',
   styleUrl: './side.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,17 +50,16 @@ export class ItemDetail {
     })),
   );
   private readonly session = inject(JobSession);
-  private readonly kept = computed((): ReadonlySet<string> => {
+  private readonly presence = computed(() => {
     const plan = this.session.plan();
-    return plan ? keptLoads(plan) : new Set();
+    return plan ? presences(plan) : () => 'dark' as const;
   });
   protected readonly loads = computed(() =>
     this.items().flatMap(({ loads }) =>
       loads.map((load) => ({
         id: load.id,
         name: load.quantity > 1 ? `${load.quantity} × ${load.name}` : load.name,
-        tier: load.tier,
-        off: !this.kept().has(load.id),
+        ...said(load, this.presence()(load)),
         figures: [
           `${quantityText(dailyEnergyWh(load, this.season()), 'Wh')} a day`,
           quantityText(load.quantity * runningPowerVA(load), 'VA'),
@@ -104,7 +106,23 @@ export class ItemDetail {
   );
   private readonly circuitIds = computed(() => this.items().flatMap(({ circuit }) => circuit?.id ?? []));
 
+  protected unplug(loadId: string, unplugged: boolean): void {
+    this.edits.unplug(loadId, unplugged);
+  }
+
   protected move(lane: Lane): void {
     this.message.set(this.edits.move(this.items(), lane));
   }
+}
+
+/** What is said of a load beside its name, and what can be said otherwise. */
+function said({ name, tier }: Load, presence: Presence) {
+  const standing = presence === 'kept' ? tier : `${tier}, ${presenceWords[presence]}`;
+  const plug =
+    presence === 'along'
+      ? { label: 'Unplug', says: `Unplug in an outage: ${name}`, unplugs: true }
+      : presence === 'unplugged'
+        ? { label: 'Plug in', says: `Leave plugged in: ${name}`, unplugs: false }
+        : null;
+  return { standing, plug };
 }

@@ -15,7 +15,9 @@ import {
   runningPowerVA,
   type Survey,
 } from '@levamen/core/house';
+import type { Presence } from '@levamen/core/design';
 import { startDemand } from '@levamen/core/study';
+import { Button } from 'primeng/button';
 import type { Choice } from '../../ui/choice-field';
 import { circuitChoice } from '../../ui/circuit-choices';
 import { formOf } from '../../ui/form';
@@ -36,7 +38,7 @@ const figures: ReadonlySet<keyof Load> = new Set(['voltageV', 'powerFactor', 'st
 /** Everything about one load that the table has no column for. */
 @Component({
   selector: 'lv-load-detail',
-  imports: [FormField, StartFields],
+  imports: [Button, FormField, StartFields],
   templateUrl: './load-detail.html',
   styleUrl: './load-detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -46,6 +48,7 @@ export class LoadDetail {
   readonly load = input.required<Load>();
   readonly context = input.required<CellContext>();
   readonly survey = input.required<Survey>();
+  readonly presence = input.required<Presence>();
 
   protected readonly form = formOf<Load>(loadSchema.shape, this.load, (change) => this.set(change), {
     defaults: computed(() => ({
@@ -94,6 +97,10 @@ export class LoadDetail {
     const isFigure = Object.keys(change).some((key) => figures.has(key as keyof Load));
     const changed = { ...this.load(), ...('legs' in change ? { legsAssumed: false } : {}), ...change };
     this.edits.replace(isFigure ? asUser(changed) : changed);
+  }
+
+  protected unplug(unplugged: boolean): void {
+    this.edits.unplug(this.load(), unplugged);
   }
 
   private setHours(season: Season, change: Partial<HoursOfUse>): void {

@@ -7,7 +7,7 @@ import {
   type StarterSet,
   type TypicalLoad,
 } from '@levamen/core/house';
-import { addLoads, keepLoads, keptLoads, maxLoads, type Plan } from '@levamen/core/design';
+import { addLoads, keepLoads, keptLoads, maxLoads, type Plan, unplug } from '@levamen/core/design';
 
 import { JobSession } from '../../data/job-session';
 
@@ -33,6 +33,13 @@ export class LoadEdits {
     const kept = keptLoads(plan).has(load.id);
     this.session.edit(`${load.name} ${kept ? 'out of' : 'into'} the backup set`, (now) =>
       keepLoads(now, [load.id], !kept),
+    );
+  }
+
+  /** Says that the household unplugs a load in an outage, or that it doesn't. */
+  unplug(load: Load, unplugged: boolean): void {
+    this.session.edit(`${load.name} ${unplugged ? 'unplugged' : 'plugged in'} in an outage`, (now) =>
+      unplug(now, [load.id], unplugged),
     );
   }
 

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Presence } from '@levamen/core/design';
 import type { Load } from '@levamen/core/house';
+import { presenceWords } from '../../ui/presence-words';
 import { cellChoices, loadColumns, type CellContext, type LoadColumn } from './load-columns';
 
 /** What one cell shows. */
@@ -13,8 +15,7 @@ export interface LoadCell {
 /** What one row shows. The same object as long as nothing in it changes, so that only changed rows are drawn again. */
 export interface LoadRowView {
   readonly load: Load;
-  /** Is it in the backup set? */
-  readonly kept: boolean;
+  readonly presence: Presence;
   readonly cells: readonly LoadCell[];
 }
 
@@ -59,8 +60,14 @@ export interface LoadRowView {
             />
           }
         } @else if (cell.column.kind === 'toggle') {
-          <span class="switch" [class.on]="row().kept" aria-hidden="true"></span>
-          <span class="visually-hidden">{{ row().kept ? 'in the backup set' : 'not backed up' }}</span>
+          <span
+            class="switch"
+            [class.on]="row().presence === 'kept'"
+            [class.along]="row().presence === 'along'"
+            [title]="words()"
+            aria-hidden="true"
+          ></span>
+          <span class="visually-hidden">{{ words() }}</span>
         } @else if (cell.column.key === 'tier') {
           <span [class]="'tier-mark ' + row().load.tier" aria-hidden="true"></span>{{ cell.text }}
         } @else if (cell.column.key === 'name') {
@@ -80,7 +87,7 @@ export interface LoadRowView {
     }
   `,
   styleUrl: './load-row.css',
-  host: { role: 'row', '[class.dark]': '!row().kept', '[attr.data-load]': 'row().load.id' },
+  host: { role: 'row', '[class.dark]': 'isDark()', '[attr.data-load]': 'row().load.id' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadRow {
@@ -95,6 +102,11 @@ export class LoadRow {
   readonly chosen = output<string>();
   readonly left = output();
 
+  protected readonly words = computed(() => presenceWords[this.row().presence]);
+  protected readonly isDark = computed(() => {
+    const { presence } = this.row();
+    return presence === 'dark' || presence === 'unplugged';
+  });
   protected readonly choices = computed(() => {
     const column = loadColumns[this.activeColumn()];
     return column ? cellChoices(this.row().load, column.key, this.context()) : [];

@@ -1,4 +1,4 @@
-import { keptLoads } from '@levamen/core/design';
+import { type Presence, presences } from '@levamen/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -73,9 +73,11 @@ export class LoadsStage {
   protected readonly activeLoad = computed(
     () => this.plan()?.loads.find(({ id }) => id === this.active()) ?? null,
   );
-  protected readonly kept = computed((): ReadonlySet<string> => {
+  protected readonly presences = computed((): ReadonlyMap<string, Presence> => {
     const plan = this.plan();
-    return plan ? keptLoads(plan) : new Set();
+    if (!plan) return new Map();
+    const of = presences(plan);
+    return new Map(plan.loads.map((load) => [load.id, of(load)]));
   });
   protected readonly summary = computed(() => {
     const evaluation = this.evaluation();
@@ -84,7 +86,7 @@ export class LoadsStage {
     const runtime = evaluation.margins.find(({ key }) => key === 'runtime');
     const continuous = evaluation.margins.find(({ key }) => key === 'continuous');
     return {
-      inSet: this.kept().size,
+      inSet: [...this.presences().values()].filter((one) => one === 'kept' || one === 'along').length,
       all: loads.length,
       day: evaluation.requirement.delivered.inputs['day'] ?? null,
       runtime: runtime && runtime.verdict !== 'unknown' ? runtime.limit : null,

@@ -1,3 +1,4 @@
+import type { Presence } from '@levamen/core/design';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
@@ -20,7 +21,7 @@ import { LoadRow, type LoadCell, type LoadRowView } from './load-row';
 
 interface RowInputs {
   readonly loads: readonly Load[];
-  readonly kept: ReadonlySet<string>;
+  readonly presences: ReadonlyMap<string, Presence>;
   readonly effects: ReadonlyMap<string, LoadEffect>;
   readonly context: CellContext;
   readonly rejected: ReadonlyMap<string, Rejected>;
@@ -54,8 +55,8 @@ export class LoadsTable {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   readonly loads = input.required<readonly Load[]>();
-  /** Ids of the loads in the backup set. */
-  readonly kept = input.required<ReadonlySet<string>>();
+  /** What becomes of each load, by its id. */
+  readonly presences = input.required<ReadonlyMap<string, Presence>>();
   readonly effects = input.required<ReadonlyMap<string, LoadEffect>>();
   readonly context = input.required<CellContext>();
   /** Id of the load whose row is active. */
@@ -76,12 +77,12 @@ export class LoadsTable {
   protected readonly rows = linkedSignal<RowInputs, readonly LoadRowView[]>({
     source: () => ({
       loads: this.loads(),
-      kept: this.kept(),
+      presences: this.presences(),
       effects: this.effects(),
       context: this.context(),
       rejected: this.rejected(),
     }),
-    computation: ({ loads, kept, effects, context, rejected }, previous) => {
+    computation: ({ loads, presences, effects, context, rejected }, previous) => {
       const before = new Map(previous?.value.map((row) => [row.load, row]));
       return loads.map((load): LoadRowView => {
         const effect = effects.get(load.id);
@@ -97,8 +98,8 @@ export class LoadsTable {
         const unchanged = same?.cells.every(
           ({ text, rejected: refused }, c) => text === cells[c]!.text && refused === cells[c]!.rejected,
         );
-        const isKept = kept.has(load.id);
-        return same?.kept === isKept && unchanged ? same : { load, kept: isKept, cells };
+        const presence = presences.get(load.id) ?? 'dark';
+        return same?.presence === presence && unchanged ? same : { load, presence, cells };
       });
     },
   });

@@ -1,5 +1,6 @@
 import { quantityText } from '@levamen/core/base';
-import { keptLoads } from '@levamen/core/design';
+import { presences } from '@levamen/core/design';
+import { presenceWords } from '../../ui/presence-words';
 import type { Stage } from '../../shell/stage';
 
 export const loadsStage: Stage = {
@@ -12,11 +13,11 @@ export const loadsStage: Stage = {
     of: loads.length,
   }),
   findables: (plan) => {
-    const kept = keptLoads(plan);
-    return plan.loads.map(({ id, name, runningPowerW }) => ({
-      id,
-      label: name,
-      detail: `${quantityText(runningPowerW, 'W')}, ${kept.has(id) ? 'in the backup set' : 'not backed up'}`,
+    const presence = presences(plan);
+    return plan.loads.map((load) => ({
+      id: load.id,
+      label: load.name,
+      detail: `${quantityText(load.runningPowerW, 'W')}, ${presenceWords[presence(load)]}`,
       group: 'Load',
     }));
   },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { defaultLosses, totalLoss } from '@levamen/core/nature';
 import { type SupplySystem, systemFacts } from '@levamen/core/electric';
-import { type SolarArray, solarArraySchema, usualInverterW } from '@levamen/core/design';
+import { type SolarArray, solarArraySchema, usualInverterW, usualReturnMin } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
 import type { Choice } from '../../../ui/choice-field';
@@ -25,6 +25,7 @@ import { ScenarioEdits } from './scenario-edits';
       @if (array().coupling === 'ac') {
         <lv-form-field [of]="form" name="inverterW" />
         <lv-form-field [of]="form" name="legs" [choices]="legs()" />
+        <lv-form-field [of]="form" name="returnsAfterMin" />
       }
       @if (circuits().length > 1) {
         <lv-form-field [of]="form" name="circuitId" [choices]="circuits()" />
@@ -70,6 +71,7 @@ export class ArrayFields {
     {
       defaults: computed(() => ({
         inverterW: { value: usualInverterW(this.array()), why: 'a sixth less than the modules' },
+        returnsAfterMin: { value: usualReturnMin, why: 'IEEE 1547-2018, enter-service delay, recalled' },
         loss: { value: totalLoss(defaultLosses), why: 'NREL/TP-6A20-62641, recalled' },
       })),
     },

@@ -38,6 +38,12 @@ import { WeatherFields } from './weather-fields';
       <section class="sheet" aria-label="Weather">
         <h2>Weather</h2>
         <lv-weather-fields [plan]="plan()" [year]="year()" />
+        <div class="grid">
+          <lv-form-field [of]="form" name="days" />
+          @if (plan().sources.arrays.length > 0) {
+            <lv-form-field [of]="form" name="snow" />
+          }
+        </div>
       </section>
       <section class="sheet" aria-label="Household and battery">
         <h2>Household and battery</h2>
