@@ -23,6 +23,7 @@ export { holdsIn } from './outage/holds-in.js';
 export { type BriefTally, tallyOfBrief } from './outage/tally-of-brief.js';
 export { playedOfBrief } from './outage/played-of-brief.js';
 export { type PlayedSeason } from './outage/play-season.js';
+export { allowedOverloadShare } from './outage/with-overload-risk.js';
 export { outlookOf } from './outage/outlook-of.js';
 export { runtimeQuestion } from './outage/runtime-question.js';
 export { partMargins } from './evaluation/part-margins.js';

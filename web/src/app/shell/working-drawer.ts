@@ -8,6 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { quantityText, sourceText, workingText } from '@levamen/core/base';
+import { allowedOverloadShare } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../data/evaluation';
 import { MarginPicture } from '../power/margin-picture';
@@ -32,6 +33,11 @@ export class WorkingDrawer {
   protected readonly units = this.evaluations.units;
   protected readonly margin = this.working.margin;
   protected readonly figure = this.working.figure;
+  /** The chance beside the quantile: a demand that is hardly ever reached may still end an outage. */
+  protected readonly cutShort = computed(() => {
+    const value = this.margin()?.cutShortShare ?? null;
+    return value === null ? null : { value, most: quantityText(allowedOverloadShare, 'share') };
+  });
   protected readonly inputs = computed(() => Object.values(this.figure()?.inputs ?? {}));
   protected readonly inWords = computed(() => {
     const figure = this.figure();
