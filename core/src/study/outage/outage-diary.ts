@@ -1,3 +1,4 @@
+import { minutesOfYear } from './minutes.js';
 import type { OutageYear } from './outage-plan.js';
 import type { OutageEvent, OutageEventKind } from './outage-run.js';
 import { at, causes, dark, engine, flow, type Cause } from './outage-state.js';
@@ -18,10 +19,16 @@ export class OutageDiary {
   private full: boolean;
   private solarBack = false;
   private vehicleFeeds = false;
+  private tries = 0;
+  private coldCharge = false;
+  private generatorWanted = false;
+  private generatorIdle: 'generator-waits' | 'generator-dry' | null = null;
 
+  /** @param fromMinute minute of the year at which the outage begins */
   constructor(
     private readonly year: OutageYear,
     private readonly stepper: OutageStepper,
+    private readonly fromMinute: number,
   ) {
     const { state } = stepper;
     this.dark = state[at.dark]!;
@@ -50,6 +57,11 @@ export class OutageDiary {
     const now = state[at.dark]!;
     const was = this.dark;
     this.dark = now;
+    const tries = state[at.tries]!;
+    // It tried again, and tripped again; the last try is the lock-out.
+    if (now === dark.tripped && was === dark.tripped && tries > this.tries)
+      this.note(minute, 'retry', causes[state[at.cause]!]!);
+    this.tries = tries;
     if (now === was) return;
     const why = causes[state[at.cause]!]!;
     if (now === dark.lit) {
@@ -84,6 +96,7 @@ export class OutageDiary {
       if (this.engine === engine.running) this.note(minute, 'generator-off');
       this.engine = running;
     }
+    this.observeWaiting(minute);
     const lit = state[at.dark] === dark.lit;
     if (lit && !this.solarBack && flows[flow.sunUsedW]! > 0 && state[at.upMin]! > 0) {
       this.note(minute, 'solar-back');
@@ -98,6 +111,29 @@ export class OutageDiary {
     const feeds = flows[flow.vehicleOutW]! > 0;
     if (feeds && !this.vehicleFeeds) this.note(minute, 'vehicle-feeds');
     this.vehicleFeeds = feeds;
+  }
+
+  /** Sun that the battery is too cold or too hot to take, and a generator that should run and doesn't. */
+  private observeWaiting(minute: number): void {
+    const { state, flows } = this.stepper;
+    const { hardware, chargeShare } = this.year;
+    const share = state[at.chargeWh]! / hardware.usableWh;
+    const hour = Math.floor(((this.fromMinute + minute) % minutesOfYear) / 60);
+    const spareW = flows[flow.sunW]! - flows[flow.sunUsedW]!;
+    const cold =
+      chargeShare[hour] === 0 && spareW > 1 && share < noLongerFull && state[at.dark] !== dark.lockedOut;
+    if (cold && !this.coldCharge) this.note(minute, 'cold-charge');
+    // Until the sun of another day, it is the same story.
+    if (cold || chargeShare[hour]! > 0) this.coldCharge = cold;
+    const { generator } = hardware;
+    if (generator === null) return;
+    const wanted = state[at.engine] === engine.off && share <= generator.startBelow;
+    // It may start in the minute after the charge has fallen.
+    const late = wanted && this.generatorWanted;
+    this.generatorWanted = wanted;
+    const idle = !late ? null : state[at.fuelL]! <= 0 ? 'generator-dry' : 'generator-waits';
+    if (idle !== null && idle !== this.generatorIdle) this.note(minute, idle);
+    this.generatorIdle = idle;
   }
 
   private fail(minute: number): void {

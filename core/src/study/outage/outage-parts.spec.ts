@@ -404,6 +404,7 @@ describe('the account of a tier', () => {
       tier: 'should',
       servedWh: 8.5,
       unservedWh: 4,
+      wantedH: 4 / 60,
       servedH: 1 / 60,
       firstFailureH: 1 / 60,
       firstFailureWhy: 'no-room',

@@ -9,15 +9,19 @@ export type OutageEventKind =
   | 'restored'
   | 'full'
   | 'generator-called'
+  | 'generator-waits'
+  | 'generator-dry'
   | 'generator-on'
   | 'generator-off'
   | 'trip'
+  | 'retry'
   | 'reconnected'
   | 'locked-out'
   | 'empty'
   | 'lit-again'
   | 'vehicle-feeds'
   | 'too-cold'
+  | 'cold-charge'
   | 'grid-back'
   | 'resynchronised';
 
@@ -34,7 +38,9 @@ export interface TierResult {
   readonly tier: Tier;
   readonly servedWh: number;
   readonly unservedWh: number;
-  /** Hours in which everything the tier wanted was served. */
+  /** Hours in which the tier wanted anything. */
+  readonly wantedH: number;
+  /** Of them, hours in which it got all of that. */
   readonly servedH: number;
   /** Hours until something of it was first not served; null = never. */
   readonly firstFailureH: number | null;

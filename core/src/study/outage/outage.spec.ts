@@ -449,7 +449,7 @@ describe('overload', () => {
       );
     };
     // Half an hour of overload within the morning: retries every ten minutes outlast it, retries every minute do not.
-    expect(trips(60, 4).map(({ kind }) => kind)).toEqual(['trip', 'locked-out']);
+    expect(trips(60, 4).map(({ kind }) => kind)).toEqual(['trip', 'retry', 'retry', 'retry', 'locked-out']);
     const patient = trips(600, 4);
     expect(patient.map(({ kind }) => kind)).toContain('reconnected');
     const [trip, back] = [

@@ -48,7 +48,7 @@ export function playOutage(
     account: new TierAccount(wish, minutes),
   }));
   stepper.begin(lead, chargeWh);
-  const diary = new OutageDiary(year, stepper);
+  const diary = new OutageDiary(year, stepper, fromMinute);
   let lowestCharge = chargeWh / usableWh;
   let worstImbalance = 0;
   let generatorMin = 0;

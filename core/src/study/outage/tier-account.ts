@@ -11,6 +11,7 @@ export class TierAccount {
   readonly unservedW: Float32Array;
   private servedWh = 0;
   private unservedWh = 0;
+  private wantedMin = 0;
   private goodMin = 0;
   private firstMin: number | null = null;
   private firstWhy: TierResult['firstFailureWhy'] = 'none';
@@ -42,8 +43,10 @@ export class TierAccount {
     this.unservedW[minute] = unserved;
     this.servedWh += served / 60;
     this.unservedWh += unserved / 60;
+    // In a minute in which nothing is wanted, nothing is served.
+    if (served + unserved > slackW) this.wantedMin += 1;
     if (unserved <= slackW) {
-      this.goodMin += 1;
+      if (served > slackW) this.goodMin += 1;
     } else if (this.firstMin === null) {
       this.firstMin = minute;
       this.firstWhy = on - served > slackW ? cause : shed > slackW ? 'shed' : 'no-room';
@@ -55,6 +58,7 @@ export class TierAccount {
       tier: this.wish.tier,
       servedWh: this.servedWh,
       unservedWh: this.unservedWh,
+      wantedH: this.wantedMin / 60,
       servedH: this.goodMin / 60,
       firstFailureH: this.firstMin === null ? null : this.firstMin / 60,
       firstFailureWhy: this.firstWhy,

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { usualGenerator } from '../../design/index.js';
+import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
+import { idealUnit } from '../../equipment/testing/ideal-unit.js';
+import { syntheticYear, typicalClimates } from '../../nature/index.js';
+import { anArray, anOutageYear } from '../testing/outages.js';
+import { playOutage } from './play-outage.js';
+import { TierAccount } from './tier-account.js';
+
+const always = (runningPowerW: number, changes = {}) =>
+  aLoad({ runningPowerW, use: allSeasons(aroundTheClock), legs: 'L1-L2', tier: 'must', ...changes });
+const kinds = (year: Parameters<typeof playOutage>[0], minutes: number) =>
+  playOutage(year, 0, minutes).events.map(({ kind }) => kind);
+
+describe('what stands in the diary', () => {
+  it('is every retry that trips again, between the trip and the lock-out', () => {
+    const unit = { ...idealUnit, inverter: { ...idealUnit.inverter!, retry: { afterS: 120, tries: 3 } } };
+    const found = kinds(anOutageYear({ loads: [always(7000)], unit }), 30);
+    expect(found.filter((kind) => kind !== 'grid-back' && kind !== 'resynchronised')).toEqual([
+      'transfer',
+      'trip',
+      'retry',
+      'retry',
+      'locked-out',
+    ]);
+  });
+
+  it('is a battery too cold to take the sun, once a day', () => {
+    const winter = syntheticYear(
+      typicalClimates.find(({ id }) => id === 'central-europe')!,
+      3,
+    );
+    const year = anOutageYear({
+      loads: [always(100)],
+      weather: winter,
+      brief: { batteryTemperatureC: -5 },
+      outage: { arrays: [anArray({ ratedW: 4000 })], startCharge: 0.6 },
+    });
+    const days = playOutage(year, 0, 3 * 1440).events.filter(({ kind }) => kind === 'cold-charge');
+    expect(days.length).toBeGreaterThan(0);
+    expect(new Set(days.map(({ minute }) => Math.floor(minute / 1440))).size).toBe(days.length);
+  });
+
+  it('is a generator that is wanted in its quiet hours, and one without fuel', () => {
+    const generator = { ...usualGenerator('auto'), startBelow: 0.5, quiet: { fromH: 0, toH: 6 } };
+    const play = (changes: object) =>
+      kinds(
+        anOutageYear({ loads: [always(3000)], outage: { generator: { ...generator, ...changes } } }),
+        10 * 60,
+      );
+    expect(play({})).toContain('generator-waits');
+    expect(play({ quiet: null })).not.toContain('generator-waits');
+    expect(play({ quiet: null, fuelL: 0 })).toContain('generator-dry');
+  });
+});
+
+describe('what a tier got', () => {
+  it('counts no minute in which nothing was wanted', () => {
+    const wish = {
+      tier: 'may' as const,
+      byStage: [Float32Array.of(0, 60, 0, 60)],
+      noRoomW: new Float32Array(4),
+    };
+    const account = new TierAccount(wish, 4);
+    for (let minute = 0; minute < 4; minute += 1) account.book(minute, 0, minute < 2 ? 1 : 0, 'empty');
+    expect(account.result()).toMatchObject({ wantedH: 2 / 60, servedH: 1 / 60, firstFailureH: 3 / 60 });
+  });
+});
