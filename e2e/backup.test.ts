@@ -131,3 +131,20 @@ test('power is shown through the day, in the stage and in the drawer', async ({ 
   await bench.margin('gap').click();
   await expect(drawer).toContainText('Internet modem and router');
 });
+
+test('a load nobody chose runs along on its circuit, until it is unplugged', async ({ page }) => {
+  const bench = await copyOfTheFarm(page, 'Farm, run along', 'loads');
+  const circulators = bench.row('Heating circulators, three zones');
+  await circulators.locator('td.name').click();
+  await page.keyboard.press('Space');
+  await expect(circulators).toContainText('not chosen, but runs along');
+  await expect(page.getByText('Loads that nobody has chosen run along')).toBeVisible();
+  await page.getByRole('button', { name: 'It is unplugged' }).click();
+  await expect(circulators).toContainText('unplugged in an outage');
+  await bench.goTo('Backup set');
+  await page.locator('[data-item="cellar-9"]').click();
+  await page.getByRole('button', { name: 'Leave plugged in: Heating circulators, three zones' }).click();
+  await expect(details(page)).toContainText('must, not chosen, but runs along');
+  await bench.goTo('Loads');
+  await expect(circulators).toContainText('not chosen, but runs along');
+});

@@ -3,6 +3,7 @@ import {
   type BenchItem,
   benchItems,
   coversOf,
+  everythingRuns,
   type Island,
   type Plan,
   serviceBackup,
@@ -58,6 +59,8 @@ export function candidatesOf(
       (sum, { tier }) => sum + (tier === 'should' ? plan.backup.shouldWorth : tier === 'may' ? 1 : 0),
       0,
     );
+    // What hangs on no circuit runs where everything does, unless it is unplugged.
+    const runsAnyway = item.circuit === null && everythingRuns(plan);
     const reached = covers !== 'sub-panel' || item.panel?.id === splicedPanelId(said);
     candidates.push({
       id: item.id,
@@ -65,7 +68,17 @@ export function candidatesOf(
       items: group,
       loads,
       worth,
-      fixed: !reached ? 'out' : must ? 'in' : worth === 0 ? 'out' : null,
+      fixed: runsAnyway
+        ? item.lane === 'hand'
+          ? 'out'
+          : 'in'
+        : !reached
+          ? 'out'
+          : must
+            ? 'in'
+            : worth === 0
+              ? 'out'
+              : null,
       // What is behind a feeder comes along without taking a space of its own.
       spaces: group
         .filter(({ panel }) => panel === item.panel)

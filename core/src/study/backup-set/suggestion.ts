@@ -149,8 +149,9 @@ export function suggestBackup(
   }
   const changes = candidates.flatMap((candidate, i): LaneChange[] => {
     const from = laneOf(candidate);
-    // What hangs on nothing stays where it is.
+    // What hangs on nothing stays where it is, and what is unplugged stays unplugged.
     if (candidate.loads.length === 0) return [];
+    if (candidate.items.every(({ circuit, lane }) => circuit === null && lane === 'hand')) return [];
     // The search counts nothing of what it leaves out; so nothing of it may run for a part of the outage.
     const runs = candidate.items.some(
       ({ lane, shed }) => lane === 'hand' || (shed && shed.when !== 'outage'),
