@@ -60,17 +60,17 @@ function changed(
  *
  * @param kept the year; what it knows is used again
  * @param played the outages of this year as they are, see {@link playedOfBrief}
+ * @returns what is to be asked for groups, as many times as there are lists of them
  */
 export function shiftsOfBrief(
   asked: OutageStudy,
   catalogue: Catalogue,
   kept: KeptYear,
   played: PlayedSeason,
-  groups: readonly LoadGroup[],
-): ShiftOfGroup[] {
+): (groups: readonly LoadGroup[]) => ShiftOfGroup[] {
   const { study, followedMin } = runtimeQuestion(asked);
   const year = studyYear(study, catalogue, kept.seed, kept);
-  if (year === null) return [];
+  if (year === null) return () => [];
   const settings = settingsOf(study.plan);
   const order = Array.from(played.survivedMin.keys()).toSorted(
     (a, b) => played.survivedMin[a]! - played.survivedMin[b]!,
@@ -98,7 +98,7 @@ export function shiftsOfBrief(
     const fuller = trace.managed.length === 0 ? { overloads, overloadsBeside } : null;
     return { window, hours, starts, places, fuller };
   });
-  return groups.map((group) => {
+  const shiftOf = (group: LoadGroup): ShiftOfGroup => {
     const { house, left } = changed(year, kept, group);
     const longer: number[] = [];
     for (const { window, hours, starts, places, fuller } of stretches) {
@@ -115,5 +115,10 @@ export function shiftsOfBrief(
       places.forEach((place, i) => longer.push(survivedMin[starts[i]!]! - played.survivedMin[place]!));
     }
     return { id: group.id, longerMin: Float32Array.from(longer) };
-  });
+  };
+  return (groups) => {
+    // Somebody may have asked about other weather in between.
+    kept.weather(study.plan, study.weather);
+    return groups.map(shiftOf);
+  };
 }

@@ -104,9 +104,9 @@ export class OutageStudies {
   /** The outages the brief asks to get through. */
   runtime(study: OutageStudy): Observable<SeasonOutlook | null> {
     const { requiredH, followedMin } = runtimeQuestion(study);
-    return this.askBrief(study, (there, catalogue, seeds) => there.playBrief(study, catalogue, seeds)).pipe(
-      map((parts) => {
-        const years = parts.flat();
+    return this.askYears(study, (there, catalogue, seed) => there.playBrief(study, catalogue, seed)).pipe(
+      map((played) => {
+        const years = played.filter((year) => year !== null);
         return years.length === 0 ? null : outlookOf(years, requiredH, followedMin);
       }),
     );
@@ -141,21 +141,38 @@ export class OutageStudies {
     );
     return from(pieces).pipe(
       concatMap((piece) =>
-        this.askBrief(study, (there, catalogue, seeds) => there.shiftBrief(study, catalogue, seeds, piece)),
+        this.askYears(study, (there, catalogue, seed) => there.shiftBrief(study, catalogue, seed, piece)),
       ),
-      scan((known, parts) => new Map([...known, ...meanShiftsH(parts.flat())]), new Map<string, number>()),
+      scan((known, years) => new Map([...known, ...meanShiftsH(years)]), new Map<string, number>()),
     );
+  }
+
+  /** Year by year, so that a question nobody asks any more holds up the next one for a part of a year only. */
+  private askYears<T>(
+    study: OutageStudy,
+    ask: (there: RemoteOutage, catalogue: Catalogue, seed: number) => Promise<T>,
+  ): Observable<readonly T[]> {
+    return this.askBrief(study, async (there, catalogue, seeds, goesOn) => {
+      const answers: T[] = [];
+      for (const seed of seeds) if (goesOn()) answers.push(await ask(there, catalogue, seed));
+      return answers;
+    }).pipe(map((parts) => ([] as T[]).concat(...parts)));
   }
 
   /** Each worker is asked about the same years every time. */
   private askBrief<T>(
     study: OutageStudy,
-    ask: (there: RemoteOutage, catalogue: Catalogue, seeds: readonly number[]) => Promise<T>,
+    ask: (
+      there: RemoteOutage,
+      catalogue: Catalogue,
+      seeds: readonly number[],
+      goesOn: () => boolean,
+    ) => Promise<T>,
   ): Observable<readonly T[]> {
     const catalogue = [...this.evaluations.catalogue()];
     const tasks = Array.from({ length: briefWorkers }, (_, worker) => {
       const seeds = seedsOf(study.plan).filter((__, index) => index % briefWorkers === worker);
-      return (there: RemoteOutage): Promise<T> => ask(there, catalogue, seeds);
+      return (there: RemoteOutage, goesOn: () => boolean): Promise<T> => ask(there, catalogue, seeds, goesOn);
     });
     return this.ofBrief
       .run({}, () => Promise.resolve(), tasks, 'keep')

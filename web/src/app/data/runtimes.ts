@@ -18,8 +18,9 @@ import { OutageStudies } from './outage-studies';
 /** The page stands before the first outages are played. */
 const firstDelayMs = 1500;
 const settleMs = 40;
-/** A simulation waits for a pause as long as the last one took, so that it does not hold up whoever edits on; at most, ms. */
-const longestSettleMs = 1500;
+/** A simulation waits for a pause of this share of what the last one took: whoever edits on is not held up by it. At most, ms. */
+const settleShare = 0.2;
+const longestSettleMs = 500;
 const mostRounds = 6;
 
 interface Wish {
@@ -54,7 +55,7 @@ export class Runtimes {
         switchMap((wish) => {
           if (wish === null) return EMPTY;
           const wait = this.begun
-            ? Math.min(longestSettleMs, Math.max(settleMs, this.lastTookMs))
+            ? Math.min(longestSettleMs, Math.max(settleMs, settleShare * this.lastTookMs))
             : firstDelayMs;
           return timer(wait).pipe(
             switchMap(() => this.work(wish)),

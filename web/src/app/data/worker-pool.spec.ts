@@ -75,6 +75,22 @@ describe('a pool of workers', () => {
     one.end();
   });
 
+  it('tells a task of several steps when nobody waits any more', async () => {
+    const { pool: one } = pool(1);
+    let steps = 0;
+    const task = async (there: Remote<Api>, goesOn: () => boolean): Promise<number> => {
+      while (goesOn() && steps < 1000) steps = (await there.double(steps)) / 2 + 1;
+      return steps;
+    };
+    const asked = one.run('a', prepare('a'), [task], 'keep').subscribe();
+    await new Promise((resolve) => setTimeout(resolve, 40));
+    asked.unsubscribe();
+    const { results } = await firstValueFrom(one.run('b', prepare('b'), doubles(1), 'keep').pipe(last()));
+    expect(results).toEqual([0]);
+    expect(steps).toBeLessThan(1000);
+    one.end();
+  });
+
   it('lets lists wait for each other', async () => {
     const { pool: one, prepared } = pool(1);
     const both = await Promise.all([

@@ -41,12 +41,13 @@ export class WorkerPool<Api> {
    *
    * @param key what the workers are prepared for; they are prepared once for each key
    * @param prepare done before the first task of a key
+   * @param tasks one of several steps asks before each whether anybody still waits
    * @param whenGivenUp what becomes of the workers when nobody waits any more
    */
   run<T>(
     key: unknown,
     prepare: (there: Remote<Api>) => Promise<unknown>,
-    tasks: readonly ((there: Remote<Api>) => Promise<T>)[],
+    tasks: readonly ((there: Remote<Api>, goesOn: () => boolean) => Promise<T>)[],
     whenGivenUp: 'end' | 'keep' = 'end',
   ): Observable<PoolProgress<T>> {
     return new Observable((subscriber) => {
@@ -63,7 +64,7 @@ export class WorkerPool<Api> {
             await Promise.race([prepare(slot.remote), slot.failure]);
             slot.prepared = key;
           }
-          const result = await Promise.race([tasks[index]!(slot.remote), slot.failure]);
+          const result = await Promise.race([tasks[index]!(slot.remote, () => !ended), slot.failure]);
           if (ended) return;
           results[index] = result;
           done += 1;

@@ -34,15 +34,16 @@ export interface OutageApi {
   seed(seed: number, everyH: number, startCharges: readonly number[]): readonly Float32Array[];
   /** The outages the brief asks to get through; prepares by itself, and keeps what it has worked out. */
   runtime(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null;
-  /** Some years of them. */
-  playBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): PlayedSeason[];
+  /** One year of them. */
+  playBrief(study: OutageStudy, catalogue: Catalogue, seed: number): PlayedSeason | null;
+  /** Counts over some years of them. */
   tallyBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): BriefTally;
-  /** What becomes of the outages near the runtime when groups of loads change their standing; by year. */
+  /** What becomes of the outages near the runtime when groups of loads change their standing; one year. */
   shiftBrief(
     study: OutageStudy,
     catalogue: Catalogue,
-    seeds: readonly number[],
+    seed: number,
     groups: readonly LoadGroup[],
-  ): ShiftOfGroup[][];
+  ): ShiftOfGroup[];
   reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
 }

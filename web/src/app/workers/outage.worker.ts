@@ -2,6 +2,7 @@ import type { Catalogue } from '@levamen/core/equipment';
 import {
   horizonMin,
   KeptYear,
+  type LoadGroup,
   outageFates,
   outagePlan,
   type OutageStudy,
@@ -10,8 +11,8 @@ import {
   playOutage,
   reservePoint,
   runtimeOutlook,
-  type PlayedSeason,
   seedsOf,
+  type ShiftOfGroup,
   shiftsOfBrief,
   studyYear,
   tallyOfBrief,
@@ -28,20 +29,28 @@ let present: {
 
 /** Years that were asked about last. */
 let kept: readonly KeptYear[] = [];
-const yearsOf = (seeds: readonly number[]): readonly KeptYear[] => {
-  kept = seeds.map((seed) => kept.find((year) => year.seed === seed) ?? new KeptYear(seed));
-  return kept;
-};
+function yearOf({ plan }: OutageStudy, seed: number): KeptYear {
+  const known = kept.find((year) => year.seed === seed);
+  if (known) return known;
+  const made = new KeptYear(seed);
+  // Those of a plan with other seeds are not asked for again.
+  kept = [...kept.filter((year) => seedsOf(plan).includes(year.seed)), made];
+  return made;
+}
+const yearsOf = (study: OutageStudy, seeds: readonly number[]): KeptYear[] =>
+  seeds.map((seed) => yearOf(study, seed));
 
-/** How the outages of a year go for the study that was asked about last; lists of groups come in pieces. */
-const lastPlayed = new Map<number, { readonly text: string; readonly played: PlayedSeason | null }>();
-function playedFor(study: OutageStudy, catalogue: Catalogue, year: KeptYear): PlayedSeason | null {
+/** Of each year, what answers for the study that was asked about last: lists of groups come in pieces. */
+const lastShifts = new Map<number, { readonly text: string; readonly shiftsOf: ShiftsOf }>();
+type ShiftsOf = (groups: readonly LoadGroup[]) => ShiftOfGroup[];
+function shiftsFor(study: OutageStudy, catalogue: Catalogue, year: KeptYear): ShiftsOf {
   const text = JSON.stringify([study.plan, study.parts, study.islandId, study.weather?.name ?? null]);
-  const known = lastPlayed.get(year.seed);
-  if (known?.text === text) return known.played;
+  const known = lastShifts.get(year.seed);
+  if (known?.text === text) return known.shiftsOf;
   const played = playedOfBrief(study, catalogue, year);
-  lastPlayed.set(year.seed, { text, played });
-  return played;
+  const shiftsOf = played ? shiftsOfBrief(study, catalogue, year, played) : () => [];
+  lastShifts.set(year.seed, { text, shiftsOf });
+  return shiftsOf;
 }
 
 const api: OutageApi = {
@@ -70,15 +79,10 @@ const api: OutageApi = {
       return outageFates(plan, { hours: 8760, everyH, horizonMin, chargeAt }).survivedMin;
     });
   },
-  runtime: (study, catalogue) => runtimeOutlook(study, catalogue, yearsOf(seedsOf(study.plan))),
-  playBrief: (study, catalogue, seeds) =>
-    yearsOf(seeds).flatMap((year) => playedOfBrief(study, catalogue, year) ?? []),
-  shiftBrief: (study, catalogue, seeds, groups) =>
-    yearsOf(seeds).map((year) => {
-      const played = playedFor(study, catalogue, year);
-      return played ? shiftsOfBrief(study, catalogue, year, played, groups) : [];
-    }),
-  tallyBrief: (study, catalogue, seeds) => tallyOfBrief(study, catalogue, yearsOf(seeds)),
+  runtime: (study, catalogue) => runtimeOutlook(study, catalogue, yearsOf(study, seedsOf(study.plan))),
+  playBrief: (study, catalogue, seed) => playedOfBrief(study, catalogue, yearOf(study, seed)),
+  shiftBrief: (study, catalogue, seed, groups) => shiftsFor(study, catalogue, yearOf(study, seed))(groups),
+  tallyBrief: (study, catalogue, seeds) => tallyOfBrief(study, catalogue, yearsOf(study, seeds)),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(present.year, heldBack, season, requiredH),
 };
