@@ -33,11 +33,12 @@ export default {
     {
       ...error,
       name: 'through-the-face',
-      comment: 'A floor is used through its index.ts; what that does not name is nobody else’s business.',
+      comment:
+        'A floor is used through its index.ts, and what single stages need of it through its details.ts; the rest is nobody else’s business.',
       from: { path: '^core/src/([^/]+)/' },
       to: {
         path: '^core/src/[^/]+/',
-        pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '/testing/'],
+        pathNot: ['^core/src/$1/', '^core/src/[^/]+/(index|details)\\.ts$', '/testing/'],
       },
     },
     {
@@ -45,7 +46,7 @@ export default {
       name: 'not-through-the-own-face',
       comment: 'Files of one floor know each other directly.',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/$1/index\\.ts$' },
+      to: { path: '^core/src/$1/(index|details)\\.ts$' },
     },
     {
       ...error,
@@ -65,7 +66,7 @@ export default {
       name: 'core-from-outside',
       comment: 'Web, server and tests of the whole use core through @levamen/core/<floor>.',
       from: { path: '^(web|server|e2e)/' },
-      to: { path: '^core/src/', pathNot: '^core/src/[^/]+/index\\.ts$' },
+      to: { path: '^core/src/', pathNot: '^core/src/[^/]+/(index|details)\\.ts$' },
     },
     {
       ...error,

@@ -14,7 +14,7 @@ async function core() {
   const faces = existsSync(one)
     ? [one]
     : readdirSync(dist)
-        .map((floor) => join(dist, floor, 'index.js'))
+        .flatMap((floor) => [join(dist, floor, 'index.js'), join(dist, floor, 'details.js')])
         .filter(existsSync);
   const loaded = await Promise.all(faces.map((face) => import(pathToFileURL(resolve(face)).href)));
   return Object.assign({}, ...loaded);

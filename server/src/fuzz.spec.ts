@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { createServer, type Server } from 'node:http';
 import { deflateSync } from 'node:zlib';
-import { encodeMilli } from '@levamen/core/house';
+import { encodeMilli } from '@levamen/core/house/details';
 import { demoJobs, newJob } from '@levamen/core/job';
 import { xlsxType } from '@levamen/core/api';
 import * as fc from 'fast-check';

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type Circuit, settleLegs } from '../house/index.js';
 import {
-  type Circuit,
   fitsInto,
   guessCircuitColumns,
   moveBreaker,
@@ -9,10 +9,9 @@ import {
   putBreaker,
   readCircuitEntry,
   readCircuitRows,
-  settleLegs,
-} from '../house/index.js';
+} from '../house/details.js';
 import { keepOnly, demoPlans } from '../design/index.js';
-import { sensorPlan } from '../study/index.js';
+import { sensorPlan } from '../study/details.js';
 import { panelSchedule, scheduleColumns } from './panel-schedule.js';
 
 const houses = demoPlans.map(({ name, plan }) => ({ ...plan, name }));

@@ -1,14 +1,7 @@
 import { placeWord } from '../base/index.js';
 import { conductorText } from '../electric/index.js';
-import {
-  type Circuit,
-  circuitLegSet,
-  connectedVA,
-  type House,
-  loadsBehind,
-  type Panel,
-  panelFedBy,
-} from '../house/index.js';
+import { type Circuit, circuitLegSet, type House, type Panel, panelFedBy } from '../house/index.js';
+import { connectedVA, loadsBehind } from '../house/details.js';
 import { inWordsOf } from './in-words-of.js';
 import { placeLocale } from './place-locale.js';
 

@@ -1,4 +1,5 @@
-import { demoReadings, houseZone, withDemoReadings } from '@levamen/core/house';
+import { houseZone } from '@levamen/core/house';
+import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
 import { demoJobs, type Job } from '@levamen/core/job';
 import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';

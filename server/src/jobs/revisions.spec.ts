@@ -1,4 +1,4 @@
-import { loadFromLibrary, loadLibrary } from '@levamen/core/house';
+import { loadFromLibrary, loadLibrary } from '@levamen/core/house/details';
 import { demoJobs, type Job } from '@levamen/core/job';
 import { jobQuerySchema } from '@levamen/core/api';
 import * as fc from 'fast-check';

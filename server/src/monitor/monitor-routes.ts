@@ -1,5 +1,5 @@
 import { pipeline } from 'node:stream/promises';
-import { simulatedChannels, simulatedMean, simulatedSample } from '@levamen/core/house';
+import { simulatedChannels, simulatedMean, simulatedSample } from '@levamen/core/house/details';
 import type { LiveSample } from '@levamen/core/api';
 import { Router, type Response } from 'express';
 import * as z from 'zod';

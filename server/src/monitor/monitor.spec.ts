@@ -1,4 +1,4 @@
-import { simulatedChannels } from '@levamen/core/house';
+import { simulatedChannels } from '@levamen/core/house/details';
 import { liveSampleSchema } from '@levamen/core/api';
 import express from 'express';
 import request from 'supertest';

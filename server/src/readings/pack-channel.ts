@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { constants, deflate, inflate } from 'node:zlib';
-import { decodeMilli, encodeMilli } from '@levamen/core/house';
+import { decodeMilli, encodeMilli } from '@levamen/core/house/details';
 import { maxValues } from '@levamen/core/api';
 
 const deflated = promisify(deflate);

@@ -1,5 +1,6 @@
 import { deflateSync } from 'node:zlib';
-import { decodeMilli, demoReadings, encodeMilli, gap } from '@levamen/core/house';
+import { gap } from '@levamen/core/house';
+import { decodeMilli, demoReadings, encodeMilli } from '@levamen/core/house/details';
 import { newJob } from '@levamen/core/job';
 import { savedReadingSetSchema } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -2,13 +2,8 @@ import { type Finding, nameList, quantityText } from '../../base/index.js';
 import { noticeableDipShare, voltageDipShare } from '../../electric/index.js';
 import { keptLoads, laneOfCircuits } from '../../design/index.js';
 import { circuitsById, circuitText, loadsByCircuit } from '../../house/index.js';
-import {
-  type DemandContext,
-  gapEffects,
-  type JudgedStack,
-  pickupReport,
-  shedTiming,
-} from '../../study/index.js';
+import { type DemandContext, type JudgedStack } from '../../study/index.js';
+import { gapEffects, pickupReport, shedTiming } from '../../study/details.js';
 
 /** What lanes, shedding, transfer gap and restarts give reason to say. */
 export function backupFindings(context: DemandContext, judged: JudgedStack | null): Finding[] {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../../equipment/index.js';
 import { addLoads, changeShed, moveToLane } from '../../design/index.js';
-import { evaluatePlan, shedTiming } from '../../study/index.js';
+import { evaluatePlan } from '../../study/index.js';
+import { shedTiming } from '../../study/details.js';
 import { planFindings } from './plan-findings.js';
 import { withStack } from '../../design/testing/plan.js';
 import { aHouse } from '../../design/testing/house.js';

@@ -1,13 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  type Circuit,
-  newCircuit,
-  newPanel,
-  newService,
-  type Panel,
-  surveyProblems,
-  wouldLoop,
-} from '../../house/index.js';
+import { type Circuit, type Panel, surveyProblems, wouldLoop } from '../../house/index.js';
+import { newCircuit, newPanel, newService } from '../../house/details.js';
 import { demoPlans, type Plan } from '../../design/index.js';
 import type { ConductorMaterial, ConductorSize } from '../../electric/index.js';
 import { aPlan } from '../../design/testing/plan.js';

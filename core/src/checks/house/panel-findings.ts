@@ -3,14 +3,8 @@ import { systemFacts } from '../../electric/index.js';
 import { checkCircuitConductors, checkFeederConductor } from './check-conductors.js';
 import { checkCircuitLoads } from './check-circuit-loads.js';
 import { amps, labels, circuitLabel as label, type Report } from './report.js';
-import {
-  type Circuit,
-  circuitLegs,
-  type House,
-  occupiedSpaces,
-  type Panel,
-  panelUpstream,
-} from '../../house/index.js';
+import { type Circuit, circuitLegs, type House, type Panel, panelUpstream } from '../../house/index.js';
+import { occupiedSpaces } from '../../house/details.js';
 
 /** A finding about a panel and some of its circuits. */
 export interface PanelFinding extends Finding {

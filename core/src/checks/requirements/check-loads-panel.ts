@@ -1,6 +1,6 @@
 import { quantityText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
-import { connectedVA } from '../../house/index.js';
+import { connectedVA } from '../../house/details.js';
 import { amps } from '../house/report.js';
 import { type Report, type Case, namesOf, circuitsText, isKept } from './case.js';
 

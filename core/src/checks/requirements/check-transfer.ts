@@ -1,6 +1,6 @@
 import { quantityText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
-import { connectedVA } from '../../house/index.js';
+import { connectedVA } from '../../house/details.js';
 import { dwellingLoadsOf, optionalDwelling } from '../../rules/index.js';
 import { coversOf } from '../../design/index.js';
 import type { Report, Case } from './case.js';

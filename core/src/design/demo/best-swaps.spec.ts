@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoPlans } from './demo-plans.js';
-import { bestSwaps, imbalanceVA, panelBalance, type SwapItem } from '../../house/index.js';
+import { bestSwaps, imbalanceVA, panelBalance, type SwapItem } from '../../house/details.js';
 
 const item = (id: string | null, leg: number, powerVA: number, space = 1): SwapItem => ({
   id,

@@ -1,13 +1,13 @@
 import { undecidedBackup } from '../backup/backup.schema.js';
+import { type Load } from '../../house/index.js';
 import {
   type DemoSurvey,
   harbourSurvey,
   harbourUsage,
-  type Load,
   loadFromLibrary,
   loadLibrary,
   vineyardSurvey,
-} from '../../house/index.js';
+} from '../../house/details.js';
 import { keepOnly, keptAtFirst } from '../backup/kept-loads.js';
 import type { Lane } from '../backup/lane.schema.js';
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';

@@ -1,7 +1,8 @@
 import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
 import { settlePlan } from '../plan/settle-plan.js';
 import type { Plan } from '../plan/plan.js';
-import { type Circuit, type Load, newCircuit, newPanel, newService, type Panel } from '../../house/index.js';
+import { type Circuit, type Load, type Panel } from '../../house/index.js';
+import { newCircuit, newPanel, newService } from '../../house/details.js';
 import { aPlan } from './plan.js';
 
 /** One circuit of a house for a test: its loads, and what is special about it. */

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { loadFromLibrary, loadLibrary, starterSets } from '../../house/index.js';
+import { loadFromLibrary, loadLibrary, starterSets } from '../../house/details.js';
 import { addLoads } from '../backup/kept-loads.js';
 import { emptyPlan } from '../plan/empty-plan.js';
 import type { Plan } from '../plan/plan.js';

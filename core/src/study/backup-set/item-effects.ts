@@ -1,4 +1,5 @@
-import { connectedVA, dailyEnergyWh, type Load, sumHourlyEnergyWh } from '../../house/index.js';
+import { dailyEnergyWh, type Load, sumHourlyEnergyWh } from '../../house/index.js';
+import { connectedVA } from '../../house/details.js';
 import type { BenchItem } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import type { JudgedStack } from '../evaluation/judge-stack.js';

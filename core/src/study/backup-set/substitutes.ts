@@ -1,5 +1,6 @@
 import { keepLoads, leaveOff, type Plan, standings } from '../../design/index.js';
-import { libraryValues, type Load, loadLibrary, runningPowerVA } from '../../house/index.js';
+import { type Load, runningPowerVA } from '../../house/index.js';
+import { libraryValues, loadLibrary } from '../../house/details.js';
 import { startDemand } from '../starts/start-demand.js';
 
 /** Something else that does the job of a load; common practice, no source. */

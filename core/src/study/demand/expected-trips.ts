@@ -1,13 +1,7 @@
 import type { Season } from '../../nature/index.js';
 import { type Leg, legShare, StepSum, type SupplySystem, type TripLevel } from '../../electric/index.js';
-import {
-  cyclesPerHour,
-  dayPartFacts,
-  dayParts,
-  type Load,
-  onShare,
-  runningPowerVA,
-} from '../../house/index.js';
+import { dayPartFacts, dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
+import { cyclesPerHour } from '../../house/details.js';
 
 /** Powers are rounded to steps of so many VA, once down and once up. */
 const stepVA = 5;

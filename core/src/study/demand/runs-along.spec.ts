@@ -12,7 +12,7 @@ import {
   unplug,
   unpluggedLoads,
 } from '../../design/index.js';
-import { connectedVA } from '../../house/index.js';
+import { connectedVA } from '../../house/details.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';

@@ -2,15 +2,8 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { legsOf, systemFacts } from '../../electric/index.js';
 import { builtInCatalogue } from '../../equipment/index.js';
-import {
-  circuitLegs,
-  circuitLegSets,
-  circuitsById,
-  legsOnCircuit,
-  newCircuit,
-  newPanel,
-  settleLegs,
-} from '../../house/index.js';
+import { circuitLegs, circuitLegSets, circuitsById, legsOnCircuit, settleLegs } from '../../house/index.js';
+import { newCircuit, newPanel } from '../../house/details.js';
 import { demoPlans, type Plan } from '../../design/index.js';
 import { evaluatePlan } from './evaluate-plan.js';
 import { aPlan } from '../../design/testing/plan.js';

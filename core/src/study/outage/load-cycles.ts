@@ -1,6 +1,7 @@
 import { seededRandom } from '../../base/index.js';
 import { type Season, seasonOfDay, seasons } from '../../nature/index.js';
-import { cyclesPerHour, type DayPart, dayPartFacts, type Load, onShare } from '../../house/index.js';
+import { type DayPart, dayPartFacts, type Load, onShare } from '../../house/index.js';
+import { cyclesPerHour } from '../../house/details.js';
 import { weatherUse, type DayFactors } from './day-factors.js';
 
 /** Parts of a day from midnight on, minutes. */

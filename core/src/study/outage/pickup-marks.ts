@@ -1,5 +1,5 @@
 import { gapEffects } from '../gap/ride-through.js';
-import { restartDelayS } from '../../house/index.js';
+import { restartDelayS } from '../../house/details.js';
 import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import type { OverloadAxis } from '../demand/overload-axes.js';

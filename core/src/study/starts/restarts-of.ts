@@ -1,6 +1,7 @@
 import type { Season } from '../../nature/index.js';
 import { type Leg, legShare, type Restart, type SupplySystem } from '../../electric/index.js';
-import { dayParts, type Load, onShare, restartDelayS, runningPowerVA } from '../../house/index.js';
+import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
+import { restartDelayS } from '../../house/details.js';
 import { startDemand } from './start-demand.js';
 
 /**

@@ -4,23 +4,25 @@ import { describe, expect, it } from 'vitest';
 import { type Figure, workingText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
 import {
-  analyseReadings,
   type Channel,
   type ChannelRole,
   clockText,
-  demoReadings,
   gap,
-  houseDemand,
   localTimes,
-  measuredLegDemand,
   offsetSpans,
+  serviceRatingA,
+  WallClock,
+} from '../../house/index.js';
+import {
+  analyseReadings,
+  demoReadings,
+  houseDemand,
+  measuredLegDemand,
   panelBalance,
   readBills,
   readOutages,
-  serviceRatingA,
-  WallClock,
   withDemoReadings,
-} from '../../house/index.js';
+} from '../../house/details.js';
 import { demoPlans } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { compareDemands } from '../demand/compare-demands.js';

@@ -1,5 +1,5 @@
 import { derived, type Figure, type FigureUnit, given } from '../../base/index.js';
-import type { UsageAnalysis } from '../../house/index.js';
+import type { UsageAnalysis } from '../../house/details.js';
 import { existingLoadW } from '../../rules/index.js';
 
 /** The figures of an analysis that stand at its head, each with its working. */

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { OutageStudy } from '@levamen/core/study';
+import type { OutageStudy } from '@levamen/core/study/details';
 import { DeviceDatabase } from './device-database';
 
 /** Answers kept at most; the oldest go. */

@@ -2,7 +2,7 @@ import { openPage, FakeApi, FakeTab } from './testing';
 import { webcrypto } from 'node:crypto';
 import { IDBFactory } from 'fake-indexeddb';
 import { Injector, runInInjectionContext } from '@angular/core';
-import type { OutageStudy } from '@levamen/core/study';
+import type { OutageStudy } from '@levamen/core/study/details';
 import { changePlan, type Job, newJob, planOf } from '@levamen/core/job';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { AnswerStore } from './answer-store';

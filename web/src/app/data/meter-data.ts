@@ -1,5 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import type { ChannelRole, CsvOptions, MeasuredUse, UsageAnalysis } from '@levamen/core/house';
+import type { ChannelRole } from '@levamen/core/house';
+import type { CsvOptions, MeasuredUse, UsageAnalysis } from '@levamen/core/house/details';
 import type { SavedReadingSet } from '@levamen/core/api';
 import { proxy, wrap, type Remote } from 'comlink';
 import { firstValueFrom } from 'rxjs';

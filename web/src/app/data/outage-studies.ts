@@ -2,21 +2,17 @@ import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import type { Plan } from '@levamen/core/design';
+import { holdsIn, outlookOf, runtimeQuestion, type SeasonOutlook, seedsOf } from '@levamen/core/study';
 import {
   type BriefTally,
   type HelpfulChange,
-  holdsIn,
   type LoadGroup,
   type OutageRun,
   type OutageStudy,
-  outlookOf,
   type ReservePoint,
-  runtimeQuestion,
-  type SeasonOutlook,
-  seedsOf,
   type ShiftOfGroup,
   type Simulation,
-} from '@levamen/core/study';
+} from '@levamen/core/study/details';
 import type { Remote } from 'comlink';
 import { concatMap, filter, firstValueFrom, from, map, type Observable, scan } from 'rxjs';
 import { EvaluationService } from './evaluation';

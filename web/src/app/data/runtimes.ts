@@ -6,11 +6,11 @@ import {
   type FoundStacks,
   holdsIn,
   type Known,
-  type OutageStudy,
   type SeasonOutlook,
   smallestHolding,
   withRuntimes,
 } from '@levamen/core/study';
+import { type OutageStudy } from '@levamen/core/study/details';
 import { catchError, EMPTY, filter, firstValueFrom, Observable, switchMap, timer } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';

@@ -1,6 +1,6 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { LoadGroup } from '@levamen/core/study';
+import type { LoadGroup } from '@levamen/core/study/details';
 import { catchError, debounceTime, EMPTY, of, startWith, switchMap } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';

@@ -10,7 +10,7 @@ import {
   demandBands,
   expectedTripsPerDay,
   overloadAxes,
-} from '@levamen/core/study';
+} from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';

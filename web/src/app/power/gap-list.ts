@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { gapEffects } from '@levamen/core/study';
+import { gapEffects } from '@levamen/core/study/details';
 import type { PowerContext } from './power-context';
 
 /** Which loads notice the transfer gap, and what they do. */

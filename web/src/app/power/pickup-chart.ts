@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { pickupVA, type TripEvent } from '@levamen/core/electric';
-import { pickupLengthS, pickupReport } from '@levamen/core/study';
+import { pickupLengthS, pickupReport } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';

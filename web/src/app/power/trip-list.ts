@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { TripEvent } from '@levamen/core/electric';
-import { shedTiming } from '@levamen/core/study';
+import { shedTiming } from '@levamen/core/study/details';
 import type { PowerContext } from './power-context';
 
 const words: Readonly<Record<TripEvent['kind'], string>> = {

@@ -1,5 +1,6 @@
 import { Injector, runInInjectionContext } from '@angular/core';
-import { type Bill, loadLibrary, maxDevices, starterSets } from '@levamen/core/house';
+import { type Bill, maxDevices } from '@levamen/core/house';
+import { loadLibrary, starterSets } from '@levamen/core/house/details';
 import { demoPlans, maxArrays, maxLoads, type Plan, settlePlan } from '@levamen/core/design';
 import { type Job, newJob, planOf, readChange, readJob, withPlan } from '@levamen/core/job';
 import * as fc from 'fast-check';

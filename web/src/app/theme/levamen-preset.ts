@@ -1,5 +1,38 @@
 import { definePreset } from '@primeuix/themes';
-import Aura from '@primeuix/themes/aura';
+import base from '@primeuix/themes/aura/base';
+import button from '@primeuix/themes/aura/button';
+import checkbox from '@primeuix/themes/aura/checkbox';
+import dialog from '@primeuix/themes/aura/dialog';
+import iconfield from '@primeuix/themes/aura/iconfield';
+import inputtext from '@primeuix/themes/aura/inputtext';
+import ripple from '@primeuix/themes/aura/ripple';
+import select from '@primeuix/themes/aura/select';
+import selectbutton from '@primeuix/themes/aura/selectbutton';
+import textarea from '@primeuix/themes/aura/textarea';
+import togglebutton from '@primeuix/themes/aura/togglebutton';
+import toggleswitch from '@primeuix/themes/aura/toggleswitch';
+import tooltip from '@primeuix/themes/aura/tooltip';
+import virtualscroller from '@primeuix/themes/aura/virtualscroller';
+
+/** Only what the page uses: a whole theme weighs as much as two stages. */
+const plain = {
+  ...base,
+  components: {
+    button,
+    checkbox,
+    dialog,
+    iconfield,
+    inputtext,
+    ripple,
+    select,
+    selectbutton,
+    textarea,
+    togglebutton,
+    toggleswitch,
+    tooltip,
+    virtualscroller,
+  },
+};
 
 const ink = {
   50: '#eef0fb',
@@ -30,7 +63,7 @@ const paper = {
 };
 
 /** Paper, ink and one strong blue-black accent; little rounding, hardly any shadow. */
-export const levamenPreset = definePreset(Aura, {
+export const levamenPreset = definePreset(plain, {
   primitive: { borderRadius: { none: '0', xs: '1px', sm: '2px', md: '3px', lg: '3px', xl: '4px' } },
   semantic: {
     primary: ink,

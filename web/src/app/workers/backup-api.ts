@@ -1,5 +1,11 @@
 import type { Catalogue } from '@levamen/core/equipment';
-import type { Mending, OutageStudy, Simulation, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type {
+  Mending,
+  OutageStudy,
+  Simulation,
+  SubstituteOutcome,
+  Suggestion,
+} from '@levamen/core/study/details';
 
 /** Searches around the backup set, in a worker. What they offer is simulated, by whoever asks. */
 export interface BackupApi {

@@ -1,6 +1,11 @@
 import { assembleStack, type Catalogue } from '@levamen/core/equipment';
 import { islandOf } from '@levamen/core/design';
-import { type OutageStudy, substituteOutcomes, suggestHolding, waysToMend } from '@levamen/core/study';
+import {
+  type OutageStudy,
+  substituteOutcomes,
+  suggestHolding,
+  waysToMend,
+} from '@levamen/core/study/details';
 import { expose } from 'comlink';
 import type { BackupApi } from './backup-api';
 

@@ -1,15 +1,14 @@
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue } from '@levamen/core/equipment';
+import type { PlayedSeason, SeasonOutlook } from '@levamen/core/study';
 import type {
   BriefTally,
   LoadGroup,
   OutageRun,
   OutageStudy,
-  PlayedSeason,
   ReservePoint,
-  SeasonOutlook,
   ShiftOfGroup,
-} from '@levamen/core/study';
+} from '@levamen/core/study/details';
 
 /** How outages from a stretch of hours end. */
 export interface FatesOfHours {

@@ -1,4 +1,5 @@
 import type { Catalogue } from '@levamen/core/equipment';
+import { seedsOf } from '@levamen/core/study';
 import {
   horizonMin,
   KeptYear,
@@ -11,13 +12,12 @@ import {
   playOutage,
   reservePoint,
   runtimeOutlook,
-  seedsOf,
   type ShiftOfGroup,
   shiftsOfBrief,
   studyYear,
   tallyOfBrief,
   windowFor,
-} from '@levamen/core/study';
+} from '@levamen/core/study/details';
 import { expose, transfer } from 'comlink';
 import type { OutageApi } from './outage-api';
 

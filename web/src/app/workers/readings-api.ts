@@ -1,11 +1,5 @@
-import type {
-  ChannelRole,
-  CsvOptions,
-  CsvShape,
-  MeasuredUse,
-  ReadingProblem,
-  UsageAnalysis,
-} from '@levamen/core/house';
+import type { ChannelRole, ReadingProblem } from '@levamen/core/house';
+import type { CsvOptions, CsvShape, MeasuredUse, UsageAnalysis } from '@levamen/core/house/details';
 import type { SavedReadingSet } from '@levamen/core/api';
 
 /** What is known of a file before it is read. */

@@ -1,18 +1,15 @@
+import { type Channel, gap, type ReadingProblem, type Readings } from '@levamen/core/house';
 import {
   analyseReadings,
-  type Channel,
   type CsvOptions,
   CsvReadings,
   type CsvShape,
   decodeMilli,
   encodeMilli,
   EspiReadings,
-  gap,
   guessCsvShape,
   measuredUse,
-  type ReadingProblem,
-  type Readings,
-} from '@levamen/core/house';
+} from '@levamen/core/house/details';
 import { readingSetSchema, type SavedReadingSet, savedReadingSetSchema } from '@levamen/core/api';
 import { expose } from 'comlink';
 import { parse } from 'papaparse';

@@ -13,7 +13,12 @@ import {
   type Shed,
   unplug,
 } from '@levamen/core/design';
-import { type Substitute, type Suggestion, takeSuggestion, withSubstitute } from '@levamen/core/study';
+import {
+  type Substitute,
+  type Suggestion,
+  takeSuggestion,
+  withSubstitute,
+} from '@levamen/core/study/details';
 import { JobSession } from '../../data/job-session';
 import { laneFacts } from './lane-facts';
 

@@ -1,6 +1,12 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { Catalogue } from '@levamen/core/equipment';
-import type { Mending, OutageStudy, Simulation, SubstituteOutcome, Suggestion } from '@levamen/core/study';
+import type {
+  Mending,
+  OutageStudy,
+  Simulation,
+  SubstituteOutcome,
+  Suggestion,
+} from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { proxy, type ProxyMarked, wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';

@@ -13,7 +13,7 @@ import { FormsModule } from '@angular/forms';
 import type { Finding } from '@levamen/core/base';
 import type { Service } from '@levamen/core/house';
 import { benchItems } from '@levamen/core/design';
-import { type ItemEffect, itemEffects } from '@levamen/core/study';
+import { type ItemEffect, itemEffects } from '@levamen/core/study/details';
 import { planRequirements } from '@levamen/core/checks';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';

@@ -1,6 +1,7 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { benchItems, demoPlans, moveToLane, type Plan } from '@levamen/core/design';
-import { evaluatePlan, itemEffects, KeptYear, runtimeOutlook, withRuntimes } from '@levamen/core/study';
+import { evaluatePlan, withRuntimes } from '@levamen/core/study';
+import { itemEffects, KeptYear, runtimeOutlook } from '@levamen/core/study/details';
 
 import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';

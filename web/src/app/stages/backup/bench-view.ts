@@ -2,7 +2,8 @@ import { quantityText } from '@levamen/core/base';
 import type { SupplySystem } from '@levamen/core/electric';
 import { circuitLegSet, spacesText, type Tier } from '@levamen/core/house';
 import { type BenchItem, type Lane, lanes } from '@levamen/core/design';
-import type { BrokenLimit, ItemEffect } from '@levamen/core/study';
+import type { BrokenLimit } from '@levamen/core/study';
+import type { ItemEffect } from '@levamen/core/study/details';
 import { laneFacts } from './lane-facts';
 
 /** A circuit as a row of the bench. */

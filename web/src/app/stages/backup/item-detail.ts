@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
-import { dailyEnergyWh, type Load, runningPowerVA, startText } from '@levamen/core/house';
+import { dailyEnergyWh, type Load, runningPowerVA } from '@levamen/core/house';
+import { startText } from '@levamen/core/house/details';
 import {
   type BenchItem,
   type Presence,
@@ -12,7 +13,7 @@ import {
   shedSchema,
   usualShed,
 } from '@levamen/core/design';
-import type { ItemEffect } from '@levamen/core/study';
+import type { ItemEffect } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { formOf } from '../../ui/form';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import type { Outcome, SubstituteOutcome, WayToMend } from '@levamen/core/study';
+import type { Outcome } from '@levamen/core/study';
+import type { SubstituteOutcome, WayToMend } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../../data/evaluation';
 import { BackupEdits } from './backup-edits';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { backupSchema } from '@levamen/core/design';
 import { quantityText } from '@levamen/core/base';
-import type { Suggestion } from '@levamen/core/study';
+import type { Suggestion } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';

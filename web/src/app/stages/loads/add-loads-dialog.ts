@@ -11,17 +11,14 @@ import {
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
+import { dailyEnergyWh, kindFacts, type Load, type TypicalLoad } from '@levamen/core/house';
 import {
-  dailyEnergyWh,
-  kindFacts,
-  type Load,
   libraryFor,
   readPastedLoads,
   type StarterSet,
   starterSets,
   startText,
-  type TypicalLoad,
-} from '@levamen/core/house';
+} from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';

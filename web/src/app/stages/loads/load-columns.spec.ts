@@ -1,4 +1,5 @@
-import { blankLoad, hoursPerDayH, type Load, loadSchema } from '@levamen/core/house';
+import { type Load, loadSchema } from '@levamen/core/house';
+import { blankLoad, hoursPerDayH } from '@levamen/core/house/details';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {

@@ -1,18 +1,8 @@
 import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import { type LegSet, type SupplySystem, systemFacts } from '@levamen/core/electric';
-import {
-  guessKind,
-  hoursPerDayH,
-  type Load,
-  type LoadKind,
-  loadSchema,
-  parseStart,
-  spreadHours,
-  startText,
-  type Tier,
-  tiers,
-} from '@levamen/core/house';
+import { type Load, type LoadKind, loadSchema, type Tier, tiers } from '@levamen/core/house';
+import { guessKind, hoursPerDayH, parseStart, spreadHours, startText } from '@levamen/core/house/details';
 import * as z from 'zod';
 import { amountText, readAmount } from '../../ui/read-amount';
 

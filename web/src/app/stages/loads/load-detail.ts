@@ -4,17 +4,16 @@ import { type Season, seasons } from '@levamen/core/nature';
 import type { LegSet } from '@levamen/core/electric';
 import {
   circuitsById,
-  cyclesPerHour,
   dayPartFacts,
   dayParts,
   type HoursOfUse,
   hoursOfUseSchema,
   type Load,
   loadSchema,
-  restartDelayS,
   runningPowerVA,
   type Survey,
 } from '@levamen/core/house';
+import { cyclesPerHour, restartDelayS } from '@levamen/core/house/details';
 import type { Presence } from '@levamen/core/design';
 import { startDemand } from '@levamen/core/study';
 import { Button } from 'primeng/button';

@@ -1,12 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import {
-  blankLoad,
-  type Load,
-  loadFromLibrary,
-  loadLibrary,
-  type StarterSet,
-  type TypicalLoad,
-} from '@levamen/core/house';
+import { type Load, type TypicalLoad } from '@levamen/core/house';
+import { blankLoad, loadFromLibrary, loadLibrary, type StarterSet } from '@levamen/core/house/details';
 import { addLoads, keepLoads, keptLoads, maxLoads, type Plan, unplug } from '@levamen/core/design';
 
 import { JobSession } from '../../data/job-session';

@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { circuitLegSets } from '@levamen/core/house';
-import { type LoadEffect, loadEffects } from '@levamen/core/study';
+import { type LoadEffect, loadEffects } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';

@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { Load } from '@levamen/core/house';
-import type { LoadEffect } from '@levamen/core/study';
+import type { LoadEffect } from '@levamen/core/study/details';
 import { cellText, costText, loadColumns, writeCell, type CellContext, type ColumnKey } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { LoadRow, type LoadCell, type LoadRowView } from './load-row';

@@ -1,6 +1,6 @@
 import { emptyPlan } from '@levamen/core/design';
 import { signal } from '@angular/core';
-import type { OutageStudy } from '@levamen/core/study';
+import type { OutageStudy } from '@levamen/core/study/details';
 import { Subject } from 'rxjs';
 import { describe, expect, it } from 'vitest';
 import type { Progress } from '../../data/outage-studies';

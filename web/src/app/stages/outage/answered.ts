@@ -1,5 +1,5 @@
 import { computed, effect, signal, untracked, type Signal } from '@angular/core';
-import type { OutageStudy } from '@levamen/core/study';
+import type { OutageStudy } from '@levamen/core/study/details';
 import type { Observable, Subscription } from 'rxjs';
 import type { AnswerStore } from '../../data/answer-store';
 import type { Progress } from '../../data/outage-studies';

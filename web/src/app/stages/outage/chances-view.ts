@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Season, seasons } from '@levamen/core/nature';
-import { recordSurvived, survivalCurve, type SurvivalPoint } from '@levamen/core/study';
+import { recordSurvived, survivalCurve, type SurvivalPoint } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { SelectButton } from 'primeng/selectbutton';
 import { AnswerStore } from '../../data/answer-store';

@@ -1,6 +1,6 @@
 import type { Catalogue } from '@levamen/core/equipment';
 import type { Plan, Scenario, Sources } from '@levamen/core/design';
-import { helpfulChanges, type OutageStudy } from '@levamen/core/study';
+import { helpfulChanges, type OutageStudy } from '@levamen/core/study/details';
 
 /** Something an outage can be compared with. */
 export interface Comparison {

@@ -1,5 +1,5 @@
 import type { Tier } from '@levamen/core/house';
-import type { OutageRun } from '@levamen/core/study';
+import type { OutageRun } from '@levamen/core/study/details';
 
 type Pictured = Pick<
   OutageRun,

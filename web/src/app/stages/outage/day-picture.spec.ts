@@ -1,6 +1,6 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { demoPlans, type Plan, usualGenerator } from '@levamen/core/design';
-import { type OutageRun, playOutage, studyYear } from '@levamen/core/study';
+import { type OutageRun, playOutage, studyYear } from '@levamen/core/study/details';
 
 import { describe, expect, it } from 'vitest';
 import { chartInk } from '../../ui/chart-ink';

@@ -12,7 +12,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { tiers } from '@levamen/core/house';
-import { type DrillNow, OutageDrill, studyYear } from '@levamen/core/study';
+import { type DrillNow, OutageDrill, studyYear } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { worstSpells } from '@levamen/core/nature';
-import { type OutageRun, type OutageStudy, outageWeather, yearMap } from '@levamen/core/study';
+import { type OutageRun, type OutageStudy, outageWeather, yearMap } from '@levamen/core/study/details';
 import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { OutageStudies, type Progress, type YearOfFates } from '../../data/outage-studies';

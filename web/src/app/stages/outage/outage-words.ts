@@ -1,5 +1,6 @@
 import type { Tier } from '@levamen/core/house';
-import type { Cause, OutageEvent, OutageEventKind, TierResult } from '@levamen/core/study';
+import type { Cause } from '@levamen/core/study';
+import type { OutageEvent, OutageEventKind, TierResult } from '@levamen/core/study/details';
 
 export const causeWords: Readonly<Record<Cause, string>> = {
   none: 'gets through',

@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import { type OutageRun, servedTiers, type TierResult } from '@levamen/core/study';
+import { type OutageRun, servedTiers, type TierResult } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';

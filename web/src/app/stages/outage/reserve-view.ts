@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { type ReservePoint, reserveShares } from '@levamen/core/study';
+import { type ReservePoint, reserveShares } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';

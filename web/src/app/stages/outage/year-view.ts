@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
-import { horizonMin, type MapCell, reachedMin } from '@levamen/core/study';
+import { horizonMin, type MapCell, reachedMin } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Choice } from '../../ui/choice-field';
 import { monthNames, momentText } from './moment-text';

@@ -12,7 +12,8 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { breakersIn, type Circuit, type Panel, spaceAt, spacePlace } from '@levamen/core/house';
+import { type Circuit, type Panel, spaceAt, spacePlace } from '@levamen/core/house';
+import { breakersIn } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { ladderView } from './ladder-view';
 import { PanelEdits } from './panel-edits';

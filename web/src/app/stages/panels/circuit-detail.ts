@@ -5,12 +5,11 @@ import {
   type Circuit,
   circuitLegSet,
   circuitSchema,
-  connectedVA,
-  loadsBehind,
   type Panel,
   panelFedBy,
   spacesFrom,
 } from '@levamen/core/house';
+import { connectedVA, loadsBehind } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';

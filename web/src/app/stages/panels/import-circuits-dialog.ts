@@ -9,15 +9,14 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { type Panel, spacesText } from '@levamen/core/house';
 import {
   circuitColumnLabels,
   circuitColumns,
   circuitEntryText,
   guessCircuitColumns,
-  type Panel,
   readCircuitRows,
-  spacesText,
-} from '@levamen/core/house';
+} from '@levamen/core/house/details';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

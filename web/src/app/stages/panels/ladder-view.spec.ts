@@ -1,4 +1,5 @@
-import { type Circuit, newCircuit, newPanel, type Panel, panelLayouts } from '@levamen/core/house';
+import { type Circuit, type Panel, panelLayouts } from '@levamen/core/house';
+import { newCircuit, newPanel } from '@levamen/core/house/details';
 import { demoPlans, type Plan } from '@levamen/core/design';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';

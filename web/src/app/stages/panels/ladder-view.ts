@@ -1,8 +1,6 @@
 import type { Leg } from '@levamen/core/electric';
 import {
-  breakersIn,
   type Circuit,
-  circuitEntryText,
   type Panel,
   panelFedBy,
   panelRows,
@@ -10,6 +8,7 @@ import {
   spaceLeg,
   spacePlace,
 } from '@levamen/core/house';
+import { breakersIn, circuitEntryText } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 
 /** One breaker as the ladder shows it. */

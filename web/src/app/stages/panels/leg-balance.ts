@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
-import { dayPartFacts, type Panel, panelBalance, type SwapPlan } from '@levamen/core/house';
+import { dayPartFacts, type Panel } from '@levamen/core/house';
+import { panelBalance, type SwapPlan } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { PanelEdits } from './panel-edits';

@@ -1,17 +1,13 @@
 import { inject, Injectable } from '@angular/core';
+import { type Circuit, type FedFrom, type Panel, type Service, type Survey } from '@levamen/core/house';
 import {
-  type Circuit,
-  type FedFrom,
   moveBreaker,
   newPanel,
   newService,
-  type Panel,
   putBreaker,
   type PutBreaker,
   readCircuitEntry,
-  type Service,
-  type Survey,
-} from '@levamen/core/house';
+} from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { JobSession } from '../../data/job-session';
 

@@ -10,7 +10,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { breakersIn, circuitsById, type Panel } from '@levamen/core/house';
+import { circuitsById, type Panel } from '@levamen/core/house';
+import { breakersIn } from '@levamen/core/house/details';
 import { panelFindings } from '@levamen/core/checks';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { type Survey, surveySchema } from '@levamen/core/house';
-import { sensorPlan } from '@levamen/core/study';
+import { sensorPlan } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { circuitChoices } from '../../ui/circuit-choices';
 import { formOf } from '../../ui/form';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { parseQuantity, quantityText, type UnitSystem } from '@levamen/core/base';
-import { type Bill, billDays, billDayWh, billFacts, billSchema, readBills } from '@levamen/core/house';
+import { type Bill, billSchema } from '@levamen/core/house';
+import { billDays, billDayWh, billFacts, readBills } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';

@@ -1,13 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import {
-  type ChannelAnalysis,
-  type ChannelRole,
-  channelRoles,
-  circuitsById,
-  suggestCircuits,
-  type UsageAnalysis,
-} from '@levamen/core/house';
+import { type ChannelRole, channelRoles, circuitsById } from '@levamen/core/house';
+import { type ChannelAnalysis, suggestCircuits, type UsageAnalysis } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { circuitChoice } from '../../ui/circuit-choices';

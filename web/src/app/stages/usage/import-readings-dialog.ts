@@ -1,17 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { type ChannelRole, channelRoles, type ClockKind, clockKinds, siteSchema } from '@levamen/core/house';
 import {
-  type ChannelRole,
-  channelRoles,
-  type ClockKind,
-  clockKinds,
   type CsvOptions,
   type CsvShape,
-  siteSchema,
   type ValueColumn,
   type ValueUnit,
   valueUnits,
-} from '@levamen/core/house';
+} from '@levamen/core/house/details';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

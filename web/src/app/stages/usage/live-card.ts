@@ -11,7 +11,8 @@ import {
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { systemFacts } from '@levamen/core/electric';
-import { circuitLegs, circuitsById, detectStep, type Load, type PowerStep } from '@levamen/core/house';
+import { circuitLegs, circuitsById, type Load } from '@levamen/core/house';
+import { detectStep, type PowerStep } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';

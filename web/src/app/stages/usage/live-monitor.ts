@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import type { PowerSample } from '@levamen/core/house';
+import type { PowerSample } from '@levamen/core/house/details';
 import { type LiveSample, liveSampleSchema } from '@levamen/core/api';
 import { catchError, EMPTY, exhaustMap, map, of, switchMap, tap, timer } from 'rxjs';
 

@@ -10,8 +10,9 @@ import {
   untracked,
 } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import { type ChannelRole, measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house';
-import { usageFigures } from '@levamen/core/study';
+import { type ChannelRole } from '@levamen/core/house';
+import { measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house/details';
+import { usageFigures } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import type { SavedReadingSet } from '@levamen/core/api';
 import { Button } from 'primeng/button';

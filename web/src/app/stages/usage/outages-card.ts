@@ -5,18 +5,16 @@ import {
   houseZone,
   instantOf,
   momentaryS,
-  neverShown,
   type Outage,
   outageFacts,
   outageSchema,
-  readLengthS,
-  readOutages,
   type Reliability,
   reliabilityFacts,
   reliabilitySchema,
   type Usage,
   usageSchema,
 } from '@levamen/core/house';
+import { neverShown, readLengthS, readOutages } from '@levamen/core/house/details';
 import { type Plan, settingsOf } from '@levamen/core/design';
 
 import { Button } from 'primeng/button';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { ListRow } from '@levamen/core/house';
+import type { ListRow } from '@levamen/core/house/details';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';

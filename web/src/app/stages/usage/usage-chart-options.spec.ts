@@ -1,4 +1,4 @@
-import { analyseReadings, type UsageAnalysis } from '@levamen/core/house';
+import { analyseReadings, type UsageAnalysis } from '@levamen/core/house/details';
 import { describe, expect, it } from 'vitest';
 import { chartInk, powerLabel } from '../../ui/chart-ink';
 import {

@@ -1,4 +1,4 @@
-import type { UsageAnalysis } from '@levamen/core/house';
+import type { UsageAnalysis } from '@levamen/core/house/details';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, powerLabel, type ChartInk } from '../../ui/chart-ink';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { UsageAnalysis } from '@levamen/core/house';
+import type { UsageAnalysis } from '@levamen/core/house/details';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';

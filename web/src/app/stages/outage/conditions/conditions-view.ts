@@ -8,7 +8,7 @@ import {
   scenarioSchema,
   settingsOf,
 } from '@levamen/core/design';
-import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study';
+import { outageWeather, surplusSolarWhPerDay } from '@levamen/core/study/details';
 
 import { Button } from 'primeng/button';
 import { WeatherYears } from '../../../data/weather-years';

@@ -1,0 +1,41 @@
+/** What single stages look at more closely: nothing of it is loaded with the first stage. */
+export { type ItemEffect, itemEffects } from './backup-set/item-effects.js';
+export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substitute-outcomes.js';
+export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
+export { suggestHolding } from './backup-set/suggest-holding.js';
+export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';
+export { type LoadGroup, type ShiftOfGroup, shiftsOfBrief } from './outage/shifts-of-brief.js';
+export { LocalSimulation, type Simulation } from './outage/simulation.js';
+export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
+export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
+export { expectedTripsPerDay } from './demand/expected-trips.js';
+export { overloadAxes } from './demand/overload-axes.js';
+export { type LoadEffect, loadEffects } from './evaluation/load-effects.js';
+export { type BriefTally, tallyOfBrief } from './outage/tally-of-brief.js';
+export { playedOfBrief } from './outage/played-of-brief.js';
+export { partMargins } from './evaluation/part-margins.js';
+export { gapEffects } from './gap/ride-through.js';
+export { type DrillNow, OutageDrill } from './outage/drill.js';
+export { type HelpfulChange, helpfulChanges } from './help/helpful-changes.js';
+export { outageFates, windowFor } from './outage/outage-fates.js';
+export { outagePlan, type OutageYear } from './outage/outage-plan.js';
+export {
+  type OutageEvent,
+  type OutageEventKind,
+  type OutageRun,
+  servedTiers,
+  type TierResult,
+} from './outage/outage-run.js';
+export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.js';
+export { KeptYear } from './outage/kept-year.js';
+export { outageWeather } from './outage/outage-weather.js';
+export { playOutage } from './outage/play-outage.js';
+export { reservePoint, type ReservePoint, reserveShares } from './outage/reserve-curve.js';
+export { runtimeOutlook } from './outage/runtime-outlook.js';
+export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
+export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';
+export { type MapCell, reachedMin, yearMap } from './outage/year-map.js';
+export { pickupLengthS, pickupReport } from './pickup/pickup-report.js';
+export { shedTiming } from './pickup/shed-timing.js';
+export { sensorPlan } from './sensors/sensor-plan.js';
+export { usageFigures } from './usage/usage-figures.js';
