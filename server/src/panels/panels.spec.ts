@@ -1,4 +1,4 @@
-import { type Circuit } from '@levamen/core/house';
+import type { Circuit } from '@levamen/core/house';
 import { guessCircuitColumns, newPanel, readCircuitRows } from '@levamen/core/house/details';
 import { demoJobs } from '@levamen/core/job';
 import { xlsxType } from '@levamen/core/api';

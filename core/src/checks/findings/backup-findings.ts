@@ -2,7 +2,7 @@ import { type Finding, nameList, quantityText } from '../../base/index.js';
 import { noticeableDipShare, voltageDipShare } from '../../electric/index.js';
 import { keptLoads, laneOfCircuits } from '../../design/index.js';
 import { circuitsById, circuitText, loadsByCircuit } from '../../house/index.js';
-import { type DemandContext, type JudgedStack } from '../../study/index.js';
+import type { DemandContext, JudgedStack } from '../../study/index.js';
 import { gapEffects, pickupReport, shedTiming } from '../../study/details.js';
 
 /** What lanes, shedding, transfer gap and restarts give reason to say. */

@@ -1,5 +1,5 @@
 import { amps } from '../house/report.js';
-import { type Report, type Case } from './case.js';
+import type { Report, Case } from './case.js';
 
 export function checkRating(needsA: number | null, ahead: string, { said }: Case, report: Report): void {
   const isA = said.isolatingRatingA;

@@ -1,5 +1,5 @@
 import { undecidedBackup } from '../backup/backup.schema.js';
-import { type Load } from '../../house/index.js';
+import type { Load } from '../../house/index.js';
 import {
   type DemoSurvey,
   harbourSurvey,

@@ -1,7 +1,7 @@
 import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
 import { settlePlan } from '../plan/settle-plan.js';
 import type { Plan } from '../plan/plan.js';
-import { type Circuit, type Load, type Panel } from '../../house/index.js';
+import type { Circuit, Load, Panel } from '../../house/index.js';
 import { newCircuit, newPanel, newService } from '../../house/details.js';
 import { aPlan } from './plan.js';
 

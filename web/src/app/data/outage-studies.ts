@@ -3,15 +3,15 @@ import type { Season } from '@levamen/core/nature';
 import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import type { Plan } from '@levamen/core/design';
 import { holdsIn, outlookOf, runtimeQuestion, type SeasonOutlook, seedsOf } from '@levamen/core/study';
-import {
-  type BriefTally,
-  type HelpfulChange,
-  type LoadGroup,
-  type OutageRun,
-  type OutageStudy,
-  type ReservePoint,
-  type ShiftOfGroup,
-  type Simulation,
+import type {
+  BriefTally,
+  HelpfulChange,
+  LoadGroup,
+  OutageRun,
+  OutageStudy,
+  ReservePoint,
+  ShiftOfGroup,
+  Simulation,
 } from '@levamen/core/study/details';
 import type { Remote } from 'comlink';
 import { concatMap, filter, firstValueFrom, from, map, type Observable, scan } from 'rxjs';

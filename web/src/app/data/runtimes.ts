@@ -10,7 +10,7 @@ import {
   smallestHolding,
   withRuntimes,
 } from '@levamen/core/study';
-import { type OutageStudy } from '@levamen/core/study/details';
+import type { OutageStudy } from '@levamen/core/study/details';
 import { catchError, EMPTY, filter, firstValueFrom, Observable, switchMap, timer } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import { dayPartFacts, dayParts } from '@levamen/core/house';
-import { type Margin } from '@levamen/core/study';
+import type { Margin } from '@levamen/core/study';
 import { partMargins } from '@levamen/core/study/details';
 import { VerdictMark } from '../ui/verdict-mark';
 import type { PowerContext } from './power-context';

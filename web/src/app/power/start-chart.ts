@@ -7,7 +7,7 @@ import {
   voltageDipShare,
 } from '@levamen/core/electric';
 import { overloadOfShare, type OverloadPoint, startRatio } from '@levamen/core/equipment';
-import { type Load } from '@levamen/core/house';
+import type { Load } from '@levamen/core/house';
 import { connectedVA } from '@levamen/core/house/details';
 import { type StartCase, startLevels } from '@levamen/core/study';
 import { Appearance } from '../data/appearance';

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Load, type TypicalLoad } from '@levamen/core/house';
+import type { Load, TypicalLoad } from '@levamen/core/house';
 import { blankLoad, loadFromLibrary, loadLibrary, type StarterSet } from '@levamen/core/house/details';
 import { addLoads, keepLoads, keptLoads, maxLoads, type Plan, unplug } from '@levamen/core/design';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { amountSchema, decimalText, quantityText } from '@levamen/core/base';
 import { chooseFor, islandsOf, type Plan } from '@levamen/core/design';
-import { type SeasonOutlook } from '@levamen/core/study';
+import type { SeasonOutlook } from '@levamen/core/study';
 import { type HelpfulChange, helpfulChanges } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { map } from 'rxjs';

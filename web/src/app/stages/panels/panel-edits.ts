@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Circuit, type FedFrom, type Panel, type Service, type Survey } from '@levamen/core/house';
+import type { Circuit, FedFrom, Panel, Service, Survey } from '@levamen/core/house';
 import {
   moveBreaker,
   newPanel,

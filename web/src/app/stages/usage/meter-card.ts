@@ -10,7 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import { type ChannelRole } from '@levamen/core/house';
+import type { ChannelRole } from '@levamen/core/house';
 import { measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house/details';
 import { usageFigures } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
