@@ -11,7 +11,7 @@ export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands
 export { expectedTripsPerDay } from './demand/expected-trips.js';
 export { overloadAxes } from './demand/overload-axes.js';
 export { type LoadEffect, loadEffects } from './evaluation/load-effects.js';
-export { type BriefTally, tallyOfBrief } from './outage/tally-of-brief.js';
+export { tallyOfBrief } from './outage/tally-of-brief.js';
 export { playedOfBrief } from './outage/played-of-brief.js';
 export { partMargins } from './evaluation/part-margins.js';
 export { gapEffects } from './gap/ride-through.js';

@@ -7,6 +7,7 @@ export { type JudgedStack, judgeStack } from './evaluation/judge-stack.js';
 export { carriedOn, type Known } from './evaluation/carried-on.js';
 export { type FoundStacks, smallestHolding } from './evaluation/smallest-holding.js';
 export { type Runtimes, withRuntimes } from './evaluation/with-runtimes.js';
+export { type BriefTally, noTally } from './outage/brief-tally.js';
 export { holdsIn } from './outage/holds-in.js';
 export type { PlayedSeason } from './outage/play-season.js';
 export { allowedOverloadShare } from './outage/with-overload-risk.js';

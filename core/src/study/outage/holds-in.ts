@@ -1,6 +1,6 @@
 import type { Plan } from '../../design/index.js';
 import { mostShort } from './most-short.js';
-import type { BriefTally } from './tally-of-brief.js';
+import type { BriefTally } from './brief-tally.js';
 
 /** Do the outages of all years, counted in parts, hold what the brief asks? */
 export function holdsIn(plan: Plan, parts: readonly BriefTally[]): boolean {

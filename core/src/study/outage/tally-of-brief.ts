@@ -1,6 +1,7 @@
 import type { Catalogue } from '../../equipment/index.js';
 import { settingsOf } from '../../design/index.js';
 import type { KeptYear } from './kept-year.js';
+import { type BriefTally, noTally } from './brief-tally.js';
 import { mostShort } from './most-short.js';
 import { outageFates } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
@@ -10,26 +11,19 @@ import { overloadCauses } from './outlook-of.js';
 import { runtimeQuestion, seedsOf } from './runtime-question.js';
 import { seasonWindows, startsOfBrief } from './season-windows.js';
 
-/** Counts of the outages that the brief asks to get through. */
-export interface BriefTally {
-  /** Outages there are, played or not. */
-  readonly count: number;
-  /** Those played that do not reach the required hours. */
-  readonly short: number;
-  /** Those of them that an overload or a start ends. */
-  readonly overloaded: number;
-}
-
 /**
  * Counts the outages of some years that end before the required hours, and gives up as soon as there are more than may be in
  * all years of the question: what does not hold is found out quickly.
  *
  * @param kept the years; what they know is used again
+ * @param before what was counted in other years
+ * @returns counts of these years alone
  */
 export function tallyOfBrief(
   asked: OutageStudy,
   catalogue: Catalogue,
   kept: readonly KeptYear[],
+  before: BriefTally = noTally,
 ): BriefTally {
   const { study, requiredH, followedMin } = runtimeQuestion(asked);
   const settings = settingsOf(study.plan);
@@ -39,13 +33,14 @@ export function tallyOfBrief(
   let perYear = 0;
   for (const one of kept) {
     const year = studyYear(study, catalogue, one.seed, one);
-    if (year === null) return { count: 0, short: 0, overloaded: 0 };
+    if (year === null) return noTally;
     const windows = seasonWindows(settings.designSeason.value, year.weather.latitudeDeg, followedMin).map(
       (stretch) => ({ ...stretch, starts: startsOfBrief(stretch, study.plan.outage.days, year.weather) }),
     );
     perYear = windows.reduce((sum, { starts }) => sum + starts.length, 0);
     const most = mostShort(study.plan, perYear * seedsOf(study.plan).length);
-    const goesOn = (): boolean => short <= most.short && overloaded <= most.overloaded;
+    const goesOn = (): boolean =>
+      before.short + short <= most.short && before.overloaded + overloaded <= most.overloaded;
     // Windows are those of the whole question, so that their demand is at hand for both.
     for (const { hours, window, starts } of windows) {
       if (!goesOn()) break;

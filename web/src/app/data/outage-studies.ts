@@ -2,9 +2,16 @@ import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import type { Plan } from '@levamen/core/design';
-import { holdsIn, outlookOf, runtimeQuestion, type SeasonOutlook, seedsOf } from '@levamen/core/study';
+import {
+  type BriefTally,
+  holdsIn,
+  noTally,
+  outlookOf,
+  runtimeQuestion,
+  type SeasonOutlook,
+  seedsOf,
+} from '@levamen/core/study';
 import type {
-  BriefTally,
   HelpfulChange,
   LoadGroup,
   OutageRun,
@@ -110,7 +117,19 @@ export class OutageStudies {
 
   /** How many of them end too early, in parts; those of what does not hold are not all played. */
   tally(study: OutageStudy): Observable<readonly BriefTally[]> {
-    return this.askBrief(study, (there, catalogue, seeds) => there.tallyBrief(study, catalogue, seeds));
+    return this.askBrief(study, async (there, catalogue, seeds, goesOn) => {
+      let sum = noTally;
+      for (const seed of seeds) {
+        if (!goesOn()) break;
+        const { count, short, overloaded } = await there.tallyBrief(study, catalogue, seed, sum);
+        sum = {
+          count: sum.count + count,
+          short: sum.short + short,
+          overloaded: sum.overloaded + overloaded,
+        };
+      }
+      return sum;
+    });
   }
 
   /** Simulates variants of a study; what is known of its years is used again. */

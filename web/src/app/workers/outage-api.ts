@@ -1,8 +1,7 @@
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue } from '@levamen/core/equipment';
-import type { PlayedSeason, SeasonOutlook } from '@levamen/core/study';
+import type { BriefTally, PlayedSeason, SeasonOutlook } from '@levamen/core/study';
 import type {
-  BriefTally,
   LoadGroup,
   OutageRun,
   OutageStudy,
@@ -35,8 +34,8 @@ export interface OutageApi {
   runtime(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null;
   /** One year of them. */
   playBrief(study: OutageStudy, catalogue: Catalogue, seed: number): PlayedSeason | null;
-  /** Counts over some years of them. */
-  tallyBrief(study: OutageStudy, catalogue: Catalogue, seeds: readonly number[]): BriefTally;
+  /** Counts over one year of them; gives up when there are too many with those of other years. */
+  tallyBrief(study: OutageStudy, catalogue: Catalogue, seed: number, before: BriefTally): BriefTally;
   /** What becomes of the outages near the runtime when groups of loads change their standing; one year. */
   shiftBrief(
     study: OutageStudy,

@@ -37,8 +37,6 @@ function yearOf({ plan }: OutageStudy, seed: number): KeptYear {
   kept = [...kept.filter((year) => seedsOf(plan).includes(year.seed)), made];
   return made;
 }
-const yearsOf = (study: OutageStudy, seeds: readonly number[]): KeptYear[] =>
-  seeds.map((seed) => yearOf(study, seed));
 
 /** Of each year, what answers for the study that was asked about last: lists of groups come in pieces. */
 const lastShifts = new Map<number, { readonly text: string; readonly shiftsOf: ShiftsOf }>();
@@ -79,10 +77,16 @@ const api: OutageApi = {
       return outageFates(plan, { hours: 8760, everyH, horizonMin, chargeAt }).survivedMin;
     });
   },
-  runtime: (study, catalogue) => runtimeOutlook(study, catalogue, yearsOf(study, seedsOf(study.plan))),
+  runtime: (study, catalogue) =>
+    runtimeOutlook(
+      study,
+      catalogue,
+      seedsOf(study.plan).map((seed) => yearOf(study, seed)),
+    ),
   playBrief: (study, catalogue, seed) => playedOfBrief(study, catalogue, yearOf(study, seed)),
   shiftBrief: (study, catalogue, seed, groups) => shiftsFor(study, catalogue, yearOf(study, seed))(groups),
-  tallyBrief: (study, catalogue, seeds) => tallyOfBrief(study, catalogue, yearsOf(study, seeds)),
+  tallyBrief: (study, catalogue, seed, before) =>
+    tallyOfBrief(study, catalogue, [yearOf(study, seed)], before),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(present.year, heldBack, season, requiredH),
 };
