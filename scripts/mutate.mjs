@@ -66,6 +66,13 @@ const passes = (...what) =>
     timeout: 400_000,
   }).status === 0;
 
+/** Whole designs over several years: too slow to be asked thousands of times. */
+const slow = ['random-houses', 'agreement', 'ways-to-mend', 'suggest-holding', 'suggest-set'];
+const withoutSlow = slow.flatMap((name) => ['--exclude', `**/${name}.spec.ts`]);
+
+if (!passes('run', 'outside-values', 'core/src/base/'))
+  throw new Error('The tests fail before anything is altered.');
+
 const survivors = [];
 let done = 0;
 for (const { path, from, to, value, line } of all) {
@@ -75,7 +82,8 @@ for (const { path, from, to, value, line } of all) {
     Number.isInteger(value) && Math.abs(value) < 50 ? value + 1 : Number((value * 1.02).toPrecision(12));
   writeFileSync(inCopy, text.slice(0, from) + String(changed) + text.slice(to));
   const here = relative(root, path);
-  const survived = passes('run', 'outside-values', `${dirname(here)}/`) && passes('related', here);
+  const survived =
+    passes('run', 'outside-values', `${dirname(here)}/`) && passes('related', here, ...withoutSlow);
   writeFileSync(inCopy, text);
   done += 1;
   if (survived) survivors.push([here, line, value, changed]);
