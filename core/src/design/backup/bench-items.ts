@@ -46,7 +46,9 @@ export function benchItems(
       .map((circuit): BenchItem => {
         const loads = byCircuit.get(circuit.id) ?? [];
         const feeds = panelFedBy(plan, circuit.id) ?? null;
-        const together = movesWith(plan, [circuit.id]);
+        // Hardly any circuit takes others along; finding out goes through all of them.
+        const alone = circuit.neutralGroup === '' && feeds === null;
+        const together = new Set(alone ? [] : movesWith(plan, [circuit.id]));
         together.delete(circuit.id);
         return {
           id: circuit.id,
