@@ -197,7 +197,8 @@ export class PlayView {
         const beside = other?.tiers.find(({ tier }) => tier === result.tier);
         return {
           tier: tierWords[result.tier],
-          servedH: `${quantityText(result.servedH, 'h')} of ${quantityText(result.wantedH, 'h')}`,
+          servedH: quantityText(result.servedH, 'h'),
+          wantedH: quantityText(result.wantedH, 'h'),
           unserved: quantityText(result.unservedWh, 'Wh'),
           first: firstText(result),
           besideH: beside ? quantityText(beside.servedH, 'h') : '',
