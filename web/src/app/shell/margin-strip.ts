@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { comparedTexts, type UnitSystem } from '@levamen/core/base';
-import type { Margin } from '@levamen/core/study';
+import type { Margin, Verdict } from '@levamen/core/study';
 import { EvaluationService } from '../data/evaluation';
 import { VerdictMark } from '../ui/verdict-mark';
 import { Working } from './working';
@@ -10,6 +10,7 @@ const fullScale = 1.4;
 
 interface Cell {
   readonly margin: Margin;
+  readonly look: Verdict;
   readonly figures: string;
   readonly demandShare: number;
   readonly simulated: boolean;
@@ -32,14 +33,14 @@ const figuresText = (margin: Margin, units: UnitSystem): string => {
     @for (cell of cells(); track cell.margin.key) {
       <button
         type="button"
-        [class]="cell.margin.verdict"
+        [class]="cell.look"
         [attr.data-margin]="cell.margin.key"
         [attr.data-simulated]="cell.simulated || null"
         (click)="working.openMargin(cell.margin.key)"
       >
         <span class="head">
           <span class="name">{{ cell.margin.label }}</span>
-          <lv-verdict-mark [verdict]="cell.margin.verdict" [class]="cell.margin.verdict" />
+          <lv-verdict-mark [verdict]="cell.margin.verdict" [rough]="cell.margin.rough" />
         </span>
         <span class="bar" aria-hidden="true">
           <span class="fill" [style.inline-size.%]="cell.demandShare"></span>
@@ -64,6 +65,7 @@ export class MarginStrip {
     const units = this.evaluations.units();
     return (this.evaluations.evaluation()?.margins ?? []).map((margin) => ({
       margin,
+      look: margin.rough ? 'unknown' : margin.verdict,
       figures: `${margin.rough ? '≈ ' : ''}${figuresText(margin, units)}`,
       simulated: margin.key === 'runtime' && margin.verdict !== 'unknown' && !margin.rough,
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,

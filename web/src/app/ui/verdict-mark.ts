@@ -8,7 +8,9 @@ const marks: Readonly<Record<Verdict, { readonly word: string; readonly icon: st
   unknown: { word: 'not yet known', icon: 'pi pi-question-circle' },
 };
 
-/** holds, tight, fails or not yet known: a word and a shape, with a colour last. */
+const beingSimulated = { word: 'simulating', icon: 'pi pi-hourglass' };
+
+/** holds, tight, fails or not yet known: a word and a shape, with a colour last. What is rough decides nothing yet. */
 @Component({
   selector: 'lv-verdict-mark',
   template: `<i [class]="mark().icon" aria-hidden="true"></i>{{ mark().word }}`,
@@ -34,10 +36,11 @@ const marks: Readonly<Record<Verdict, { readonly word: string; readonly icon: st
       font-size: 0.95em;
     }
   `,
-  host: { '[class]': 'verdict()' },
+  host: { '[class]': "rough() ? 'unknown' : verdict()" },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VerdictMark {
   readonly verdict = input.required<Verdict>();
-  protected readonly mark = computed(() => marks[this.verdict()]);
+  readonly rough = input(false);
+  protected readonly mark = computed(() => (this.rough() ? beingSimulated : marks[this.verdict()]));
 }
