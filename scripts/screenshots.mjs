@@ -19,6 +19,9 @@ const open = async (job, stage) => {
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
 };
 const shoot = async (name) => {
+  // Where there is a strip, its figures stand still.
+  if (await page.locator('[data-margin=runtime]').count())
+    await page.locator('[data-margin=runtime][data-simulated]').waitFor();
   await page.waitForTimeout(700);
   await page.screenshot({ path: `${folder}${name}.png` });
 };
