@@ -1,4 +1,5 @@
 import type { OutsideGroup, OutsideValue } from '../../base/testing/outside.js';
+import { chargeShareAt, dischargeShareAt } from '../battery/battery-limits.js';
 import { peukertTimeH } from '../battery/peukert-time.js';
 import { temperatureFactor } from '../battery/temperature-factor.js';
 import { worstRuntime } from '../battery/worst-runtime.js';
@@ -47,6 +48,7 @@ const letters: readonly (readonly [CodeLetter, number])[] = [
 
 /** Horsepower, volts, phases, amperes. */
 const motors = [
+  [1 / 6, 115, 1, 4.4], [1 / 4, 115, 1, 5.8], [7.5, 230, 1, 40], [10, 230, 1, 50],
   [1 / 3, 115, 1, 7.2], [1 / 2, 230, 1, 4.9], [3 / 4, 115, 1, 13.8], [1, 230, 1, 8], [1.5, 230, 1, 10], [2, 230, 1, 12],
   [3, 230, 1, 17], [5, 230, 1, 28], [1, 208, 1, 8.8], [1, 230, 3, 4.2], [2, 230, 3, 6.8], [5, 230, 3, 15.2], [5, 460, 3, 7.6],
 ] as const; // prettier-ignore
@@ -145,6 +147,61 @@ export const outsideElectric: readonly OutsideGroup[] = [
           within: 0.001,
           measure: () => temperatureFactor('lead-acid', ((degreesF - 32) * 5) / 9),
         })),
+  },
+  {
+    title: 'Capacity of lithium in the cold and the heat',
+    kind: 'practice',
+    source: 'common practice, no source',
+    where,
+    unit: 'share',
+    values:
+      ([
+        [-20, 0.7], [-10, 0.8], [0, 0.9], [10, 0.96], [20, 1], [50, 1], [60, 0.9],
+      ] as const) // prettier-ignore
+        .map(([celsius, expected]) => ({
+          what: `${celsius} °C`,
+          expected,
+          within: 0.005,
+          measure: () => temperatureFactor('lithium', celsius),
+        })),
+  },
+  {
+    title: 'Power a lithium battery takes and gives by temperature, over that at 25 °C',
+    kind: 'practice',
+    source: 'common practice, no source; none is charged below 0 °C, and it derates above 50 °C',
+    where,
+    unit: 'share',
+    values: [
+      ...(
+        [
+          [-1, 0],
+          [0, 0.2],
+          [10, 1],
+          [25, 1],
+          [50, 1],
+          [60, 0],
+        ] as const
+      ).map(([celsius, expected]) => ({
+        what: `charging at ${celsius} °C`,
+        expected,
+        within: 0.005,
+        measure: () => chargeShareAt('lithium', celsius),
+      })),
+      ...(
+        [
+          [-20, 0],
+          [-10, 0.5],
+          [0, 1],
+          [50, 1],
+          [60, 0],
+        ] as const
+      ).map(([celsius, expected]) => ({
+        what: `discharging at ${celsius} °C`,
+        expected,
+        within: 0.005,
+        measure: () => dischargeShareAt('lithium', celsius),
+      })),
+    ],
   },
   {
     title: 'How long electronics ride through a sag',
