@@ -1,0 +1,37 @@
+import { expect, it } from 'vitest';
+import { singlePhaseMotorsA, threePhaseMotorsA } from './full-load-current.js';
+
+/**
+ * NEC Tables 430.248 and 430.250 (recalled) were made from one column: 115 V takes twice the current of 230 V, 200 V 115 % of it,
+ * 208 V 110 % of it, and 460 V half. So every cell is held by its row, to the rounding of the table.
+ */
+const ofColumn230: Readonly<Record<number, number>> = { 115: 2, 200: 1.15, 208: 1.1, 230: 1, 460: 0.5 };
+
+it.each([
+  ['430.248', singlePhaseMotorsA],
+  ['430.250', threePhaseMotorsA],
+] as const)('the columns of Table %s are one column at other voltages', (_, { values }) => {
+  const { columnsV, rows } = values;
+  const at230 = columnsV.indexOf(230);
+  for (const [horsepower, ...currentA] of rows) {
+    columnsV.forEach((volts, column) => {
+      const expected = currentA[at230]! * ofColumn230[volts]!;
+      const slack = Math.max(0.06, 0.008 * expected);
+      expect(Math.abs(currentA[column]! - expected), `${horsepower} hp, ${volts} V`).toBeLessThanOrEqual(
+        slack,
+      );
+    });
+  }
+});
+
+it('the current rises with the power, and falls for each horsepower', () => {
+  for (const { values } of [singlePhaseMotorsA, threePhaseMotorsA]) {
+    const { rows } = values;
+    for (let row = 1; row < rows.length; row += 1) {
+      expect(rows[row]![1]).toBeGreaterThan(rows[row - 1]![1]!);
+      expect(rows[row]![1]! / rows[row]![0]).toBeLessThanOrEqual(
+        (rows[row - 1]![1]! / rows[row - 1]![0]) * 1.02,
+      );
+    }
+  }
+});
