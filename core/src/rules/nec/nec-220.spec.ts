@@ -53,6 +53,8 @@ describe('standard calculation', () => {
   it('counts those of 500 W and more towards the four, and the others in full', () => {
     const demand = (...fastenedVA: number[]) => standardDwelling(dwelling({ fastenedVA })).fastenedDemandVA;
     expect(demand(1000, 1000, 1000, 400)).toBe(3400);
+    expect(demand(1000, 1000, 1000, 499)).toBe(3499);
+    expect(demand(1000, 1000, 1000, 500)).toBe(2625);
     expect(demand(1000, 1000, 1000, 1000, 400)).toBe(3400);
   });
 
@@ -102,6 +104,11 @@ describe('standard calculation', () => {
     // Below and above 3.5 kW, each by its own number.
     expect(demand(3000, 5000)).toBeCloseTo(0.8 * 3000 + 0.8 * 5000, 9);
     expect(demand(12_000, 4000)).toBeCloseTo(11_000, 9);
+    // Column B for four to ten of 4 kW: 50 to 34 %.
+    const shares = [0.5, 0.45, 0.43, 0.4, 0.36, 0.35, 0.34];
+    shares.forEach((share, i) =>
+      expect(demand(...new Array<number>(i + 4).fill(4000))).toBeCloseTo(share * 4000 * (i + 4), 6),
+    );
   });
 
   it('takes the larger of heating and cooling (220.60)', () => {
