@@ -12,7 +12,8 @@ const root = new URL('..', import.meta.url).pathname;
 const [every = '1', first = '0'] = process.argv.slice(2);
 
 /** Lists of names, invented units and pictures: their numbers are data, not rules. */
-const data = /\/(testing|demo|library|catalogue)\/|climates\.ts$|simulated-house\.ts$|\.spec\.ts$|\/api\/|\/present\//;
+const data =
+  /\/(testing|demo|library|catalogue)\/|climates\.ts$|simulated-house\.ts$|\.spec\.ts$|\/api\/|\/present\//;
 const filesIn = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
