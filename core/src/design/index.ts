@@ -10,7 +10,7 @@ export { laneOfCircuits } from './backup/circuit-lanes.js';
 export { chooseFor, chosenFor, type Island, islandOf, islandsOf } from './backup/islands.js';
 export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
 export { leaveOff, unplug, unpluggedLoads } from './backup/unplugged.js';
-export { type Presence, presences } from './backup/presence.js';
+export { type Presence, presences, runningLoads } from './backup/presence.js';
 export { type Standing, standings } from './backup/lane-of.js';
 export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';

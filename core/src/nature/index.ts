@@ -5,6 +5,7 @@ export { cosIncidence } from './sun/incidence.js';
 export { sunPosition } from './sun/sun-position.js';
 export { hayDavies } from './sun/transposition.js';
 export { type Climate, typicalClimates } from './weather/climates.js';
+export { dayMeansC } from './weather/day-means.js';
 export { readWeatherFile } from './weather/read-weather-file.js';
 export { seasonOfDay } from './weather/season-of-day.js';
 export { syntheticYear } from './weather/synthetic-year.js';

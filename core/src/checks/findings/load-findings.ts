@@ -1,14 +1,15 @@
 import { type Finding, nameList } from '../../base/index.js';
-import { keptLoads } from '../../design/index.js';
+import { keptLoads, presences, runningLoads } from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
 
 const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
 
 /** What the list of loads itself gives reason to say. */
-export function loadFindings({ plan, settings, members, backupSet }: DemandContext): Finding[] {
+export function loadFindings({ plan, settings, backupSet }: DemandContext): Finding[] {
   const { loads } = plan;
   const kept = keptLoads(plan);
-  const runs = new Map(members.map(({ load, lane }) => [load.id, lane]));
+  const runs = runningLoads(plan);
+  const presence = presences(plan);
   const found: Finding[] = [];
   const report = (
     names: readonly string[],
@@ -49,7 +50,7 @@ export function loadFindings({ plan, settings, members, backupSet }: DemandConte
     },
   );
   report(
-    namesOf(({ id }) => !kept.has(id) && runs.has(id) && runs.get(id) !== 'hand'),
+    namesOf((load) => presence(load) === 'along'),
     {
       key: 'runs-along',
       severity: 'consider',
@@ -58,7 +59,7 @@ export function loadFindings({ plan, settings, members, backupSet }: DemandConte
       cure: 'Put them into the backup set, on another circuit, or say in the details of the load that the household unplugs them.',
     },
   );
-  report(settings.handsOn.value ? [] : namesOf(({ id }) => !kept.has(id) && runs.get(id) === 'hand'), {
+  report(settings.handsOn.value ? [] : namesOf((load) => presence(load) === 'unplugged'), {
     key: 'unplugged',
     severity: 'consider',
     title: 'Unplugging counts on somebody being home',

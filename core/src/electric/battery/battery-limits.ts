@@ -1,6 +1,6 @@
 import type { Chemistry } from './chemistry.js';
 import { interpolate } from '../../base/index.js';
-import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
+import { dayMeansC, hoursOfYear, type WeatherYear } from '../../nature/index.js';
 
 /**
  * Share of its rated charging power a battery takes at a temperature. Lithium must not be charged below freezing, takes little
@@ -50,10 +50,8 @@ export function batteryTemperaturesC(
 ): Float64Array {
   const hourly = new Float64Array(hoursOfYear).fill(saidC);
   if (place === 'as-said') return hourly;
-  for (let day = 0; day < 365; day += 1) {
-    const hours = temperatureC.subarray(day * 24, day * 24 + 24);
-    const mean = hours.reduce((sum, value) => sum + value, 0) / 24;
-    hourly.fill(place === 'outdoors' ? mean : (mean + 14) / 2, day * 24, day * 24 + 24);
-  }
+  dayMeansC(temperatureC).forEach((meanC, day) => {
+    hourly.fill(place === 'outdoors' ? meanC : (meanC + 14) / 2, day * 24, day * 24 + 24);
+  });
   return hourly;
 }

@@ -1,28 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { aLoad } from '../../house/testing/loads.js';
-import type { DwellingLoads } from './dwelling-loads.js';
+import { dwelling } from '../testing/dwelling.js';
 import { dwellingLoadsOf } from './dwelling-loads-of.js';
 import { existingDwelling } from './nec-220-83.js';
 import { standardDwelling } from './nec-220-standard.js';
 import { optionalDwelling } from './nec-220-82.js';
 
-/** All examples: NEC Informative Annex D, recalled from memory; verify against the adopted edition. */
-const dwelling = (loads: Partial<DwellingLoads>): DwellingLoads => ({
-  floorAreaFt2: 1500,
-  smallApplianceCircuits: 2,
-  laundryCircuits: 1,
-  fastenedVA: [],
-  rangeVA: [],
-  dryerVA: [],
-  vehicleVA: [],
-  coolingVA: 0,
-  heatPumpVA: 0,
-  backupHeatVA: 0,
-  spaceHeatingVA: 0,
-  spaceHeatingUnits: 0,
-  motors: [],
-  ...loads,
-});
+// All examples: NEC Informative Annex D, recalled from memory; verify against the adopted edition.
 
 describe('standard calculation', () => {
   it('gives Example D1(a): 18,600 VA, 78 A', () => {

@@ -4,30 +4,13 @@ import { ampacityA } from '../conductors/ampacity.js';
 import { largestBreakerA } from '../conductors/largest-breaker.js';
 import { standardBreakerA } from '../conductors/standard-breaker.js';
 import { wholeDwellingRatingA } from '../conductors/whole-dwelling-rating.js';
-import type { DwellingLoads } from '../nec/dwelling-loads.js';
+import { dwelling } from './dwelling.js';
 import { existingDwelling } from '../nec/nec-220-83.js';
 import { existingLoadW } from '../nec/nec-220-87.js';
 import { optionalDwelling } from '../nec/nec-220-82.js';
 import { standardDwelling } from '../nec/nec-220-standard.js';
 
 const where = 'rules/testing/outside-rules.ts';
-
-const dwelling = (loads: Partial<DwellingLoads>): DwellingLoads => ({
-  floorAreaFt2: 1500,
-  smallApplianceCircuits: 2,
-  laundryCircuits: 1,
-  fastenedVA: [],
-  rangeVA: [],
-  dryerVA: [],
-  vehicleVA: [],
-  coolingVA: 0,
-  heatPumpVA: 0,
-  backupHeatVA: 0,
-  spaceHeatingVA: 0,
-  spaceHeatingUnits: 0,
-  motors: [],
-  ...loads,
-});
 
 const d1a = () => standardDwelling(dwelling({ rangeVA: [12_000], dryerVA: [5500] }));
 const d2a = () =>

@@ -1,4 +1,4 @@
-import { keepLoads, leaveOff, type Plan, standings } from '../../design/index.js';
+import { keepLoads, leaveOff, type Plan, runningLoads } from '../../design/index.js';
 import { type Load, runningPowerVA } from '../../house/index.js';
 import { libraryValues, loadLibrary } from '../../house/details.js';
 import { startDemand } from '../starts/start-demand.js';
@@ -152,12 +152,11 @@ const rules: readonly Rule[] = [
 
 /** Substitutes for loads that are kept, and for large loads that stay dark because of what they draw. */
 export function substitutesFor(plan: Plan): Substitute[] {
-  const stands = standings(plan);
+  const running = runningLoads(plan);
   return plan.loads.flatMap((load) => {
-    const runs = stands(load).lane !== 'dark';
     const start = startDemand(plan.supply.system, load);
     return rules
-      .filter(({ key }) => runs || key !== 'soft-starter')
+      .filter(({ key }) => running.has(load.id) || key !== 'soft-starter')
       .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
       .map(({ key, make }) => ({ key: `${key}.${load.id}`, loadId: load.id, ...make(load) }));
   });

@@ -10,7 +10,7 @@ import {
   leftOutLane,
   moveToLane,
   type Plan,
-  presences,
+  runningLoads,
 } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import type { DemandContext } from '../margins/demand-context.js';
@@ -87,10 +87,9 @@ export async function waysToMend(
   }
 
   const plan = islandPlan(whole, island);
-  const runs = presences(whole);
-  const dark = new Set(whole.loads.filter((load) => runs(load) === 'dark').map(({ id }) => id));
+  const runs = runningLoads(whole);
   const best = (await substituteOutcomes(whole, island, stack, simulation))
-    .filter(({ substitute }) => !dark.has(substitute.loadId))
+    .filter(({ substitute }) => runs.has(substitute.loadId))
     .toSorted((x, y) => shortfall(x.outcome) - shortfall(y.outcome))[0];
   if (best && ratioOf(best.outcome, worst.key) < worst.ratio - 1e-9) {
     const { substitute } = best;
@@ -145,10 +144,10 @@ async function dropUntilItHolds(
   let plan = whole;
   let now = present;
   const names: string[] = [];
-  const soFar = () => (names.length > 0 ? { plan, names, outcome: now } : null);
+  const mendedBy = () => (names.length > 0 ? { plan, names, outcome: now } : null);
   for (let step = 0; step < 12; step += 1) {
     const here = islandPlan(plan, island);
-    if (now.fails.length === 0) return soFar();
+    if (now.fails.length === 0) return mendedBy();
     const context = demandContextOf(here);
     const items = benchItems(here, island).filter(
       (item) => item.lane === 'on' && item.loads.length > 0 && wanted(item) < 1000,
@@ -164,7 +163,7 @@ async function dropUntilItHolds(
         Number(effects.get(b.id)!.wouldMend.length > 0) - Number(effects.get(a.id)!.wouldMend.length > 0);
       return mends || wanted(a) - wanted(b) || helps(b) - helps(a);
     })[0];
-    if (!next) return soFar();
+    if (!next) return mendedBy();
     names.push(next.name);
     const circuitIds = next.circuit ? [next.id] : [];
     plan = moveToLane(

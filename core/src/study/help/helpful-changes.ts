@@ -1,15 +1,15 @@
 import { systemFacts } from '../../electric/index.js';
 import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { dailyEnergyWh, type Load } from '../../house/index.js';
+import { dailyEnergyWh } from '../../house/index.js';
 import {
   changeShed,
   leaveOff,
   moveToLane,
+  runningLoads,
   type Plan,
   type Sources,
   settingsOf,
   type SolarArray,
-  standings,
   usualArray,
   usualGenerator,
 } from '../../design/index.js';
@@ -50,9 +50,7 @@ export function helpfulChanges(
   const settings = settingsOf(plan);
   const season = settings.designSeason.value;
   const { outage, sources } = plan;
-  const stands = standings(plan);
-  const runs = (load: Load): boolean => stands(load).lane !== 'dark';
-  const runningIds = new Set(plan.loads.filter(runs).map(({ id }) => id));
+  const running = runningLoads(plan);
   const changes: HelpfulChange[] = [];
   const add = (
     id: string,
@@ -67,7 +65,7 @@ export function helpfulChanges(
     add(id, kind, title, { sources: { ...sources, ...changed } });
 
   const byEnergy = plan.loads
-    .filter(runs)
+    .filter(({ id }) => running.has(id))
     .map((load) => ({ load, energyWh: dailyEnergyWh(load, season) }))
     .filter(({ energyWh }) => energyWh > 0)
     .toSorted((a, b) => b.energyWh - a.energyWh)
@@ -75,7 +73,7 @@ export function helpfulChanges(
   for (const { load } of byEnergy) {
     const without = leaveOff(plan, [load.id]);
     // What nobody is there to unplug runs on.
-    if (settings.handsOn.value || standings(without)(load).lane === 'dark')
+    if (settings.handsOn.value || !runningLoads(without).has(load.id))
       add(`drop.${load.id}`, 'load', `Leave off: ${load.name}`, without);
     if (load.circuitId === null || load.tier === 'must') continue;
     const moved = moveToLane(plan, { circuitIds: [load.circuitId], loadIds: [] }, 'auto');
@@ -89,7 +87,7 @@ export function helpfulChanges(
     });
   }
   for (const substitute of substitutesFor(plan)) {
-    if (!substitute.added && (substitute.leftOut || !runningIds.has(substitute.loadId))) continue;
+    if (!substitute.added && (substitute.leftOut || !running.has(substitute.loadId))) continue;
     const starts = substitute.key.startsWith('soft-starter');
     add(substitute.key, starts ? 'start' : 'load', substitute.title, withSubstitute(plan, substitute));
   }

@@ -1,6 +1,5 @@
-import { type Season, seasonOfDay, seasons, type WeatherYear } from '../../nature/index.js';
+import { dayMeansC, type Season, seasonOfDay, seasons, type WeatherYear } from '../../nature/index.js';
 import type { LoadKind } from '../../house/index.js';
-import { dayMeansC } from './day-means.js';
 import { stormyDays } from './hard-days.js';
 import { heatPumpCopShare } from './heat-pump-cop.js';
 

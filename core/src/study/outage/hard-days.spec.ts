@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { seasonOfDay, syntheticYear, typicalClimates, type WeatherYear } from '../../nature/index.js';
+import {
+  dayMeansC,
+  seasonOfDay,
+  syntheticYear,
+  typicalClimates,
+  type WeatherYear,
+} from '../../nature/index.js';
 import { aLoad, allSeasons } from '../../house/testing/loads.js';
 import { dayFactors } from './day-factors.js';
-import { dayMeansC } from './day-means.js';
 import { extremeDays, stormyDays } from './hard-days.js';
 import { heatPumpCopShare } from './heat-pump-cop.js';
 import { loadCycles } from './load-cycles.js';

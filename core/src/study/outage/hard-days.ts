@@ -1,5 +1,11 @@
-import { type Season, seasonOfDay, seasons, type WeatherYear } from '../../nature/index.js';
-import { dayMeansC } from './day-means.js';
+import {
+  dailyLightWhPerM2,
+  dayMeansC,
+  type Season,
+  seasonOfDay,
+  seasons,
+  type WeatherYear,
+} from '../../nature/index.js';
 
 /** Share of the days of a season that count as hard. */
 const hardShare = 0.1;
@@ -16,16 +22,9 @@ function hardest(rankOf: (day: number, season: Season) => number, latitudeDeg: n
 }
 
 /** Days of storm: the tenth of each season with the least light, since storms are not in the weather (a stated assumption). */
-export function stormyDays({
-  globalWPerM2,
-  latitudeDeg,
-}: Pick<WeatherYear, 'globalWPerM2' | 'latitudeDeg'>): Uint8Array {
-  const lightOf = (day: number): number => {
-    let sum = 0;
-    for (let hour = 0; hour < 24; hour += 1) sum += globalWPerM2[day * 24 + hour]!;
-    return sum;
-  };
-  return hardest((day) => -lightOf(day), latitudeDeg);
+export function stormyDays(weather: Pick<WeatherYear, 'globalWPerM2' | 'latitudeDeg'>): Uint8Array {
+  const light = dailyLightWhPerM2(weather);
+  return hardest((day) => -light[day]!, weather.latitudeDeg);
 }
 
 /** Days of extreme temperature: the coldest tenth of each season, in summer the hottest. */

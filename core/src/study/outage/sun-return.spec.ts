@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { syntheticYear, typicalClimates } from '../../nature/index.js';
+import { dayMeansC, syntheticYear, typicalClimates } from '../../nature/index.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { anArray, anOutageYear } from '../testing/outages.js';
-import { dayMeansC } from './day-means.js';
 import { playOutage } from './play-outage.js';
 import { hourlyArrayW } from './sun-trace.js';
 

@@ -1,6 +1,7 @@
 import {
   arrayPower,
   cosIncidence,
+  dayMeansC,
   defaultLosses,
   extraterrestrialWPerM2,
   hayDavies,
@@ -12,7 +13,6 @@ import {
 } from '../../nature/index.js';
 import { type LegSet, legShare, type SupplySystem, systemFacts } from '../../electric/index.js';
 import { arrayInverterW, type Scenario, type SolarArray, usualReturnMin } from '../../design/index.js';
-import { dayMeansC } from './day-means.js';
 import { horizonElevationDeg } from './horizon-elevation.js';
 
 /** Share of light that the ground reflects, and of power a cell loses for each °C (common practice, no source). */

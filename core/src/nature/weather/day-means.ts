@@ -1,4 +1,4 @@
-import { hoursOfYear } from '../../nature/index.js';
+import { hoursOfYear } from './weather-year.js';
 
 /** The mean temperature of each of 365 days, °C. */
 export const dayMeansC = (temperatureC: ArrayLike<number>): Float64Array =>
