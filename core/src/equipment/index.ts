@@ -16,5 +16,5 @@ export { startShare } from './inverter/start-share.js';
 export { assembleStack } from './stacks/assemble-stack.js';
 export { enumerateStacks } from './stacks/enumerate-stacks.js';
 export { type StackPart, stackPartSchema } from './stacks/stack-part.schema.js';
-export { legCurve, type PowerCurve, wholeCurve } from './stacks/power-curves.js';
-export { runningLimitVA, type Stack } from './stacks/stack.js';
+export { batteryCurve, legCurve, type PowerCurve, wholeCurve } from './stacks/power-curves.js';
+export { mostPowerW, type Stack } from './stacks/stack.js';

@@ -5,6 +5,7 @@ import { completeOutage } from './migrations/4-complete-outage.js';
 import { toDesigns } from './migrations/5-designs.js';
 import { toInstantsAndRatings } from './migrations/6-instants-and-ratings.js';
 import { toOutageDays } from './migrations/7-outage-days.js';
+import { toGeneratorConnection } from './migrations/8-generator-connection.js';
 import type { Saved } from './migrations/saved.js';
 
 /**
@@ -19,6 +20,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   5: toDesigns,
   6: toInstantsAndRatings,
   7: toOutageDays,
+  8: toGeneratorConnection,
 };
 
 /**

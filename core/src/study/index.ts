@@ -16,7 +16,6 @@ export { runtimeQuestion } from './outage/runtime-question.js';
 export { demandContextOf } from './margins/demand-context-of.js';
 export type { DemandContext } from './margins/demand-context.js';
 export { type Margin, type MarginKey, type Verdict, verdictOf } from './margins/margin.js';
-export { startLevels } from './margins/start-levels.js';
 export type { Cause } from './outage/outage-state.js';
 export type { SeasonOutlook } from './outage/outlook-of.js';
 export { seedsOf } from './outage/runtime-question.js';

@@ -3,7 +3,7 @@ import { noticeableDipShare, voltageDipShare } from '../../electric/index.js';
 import { keptLoads, laneOfCircuits } from '../../design/index.js';
 import { circuitsById, circuitText, loadsByCircuit } from '../../house/index.js';
 import type { DemandContext, JudgedStack } from '../../study/index.js';
-import { gapEffects, pickupReport, shedTiming } from '../../study/details.js';
+import { gapEffects, isLeg, pickupReport, shedTiming, unitOfPart } from '../../study/details.js';
 
 /** What lanes, shedding, transfer gap and restarts give reason to say. */
 export function backupFindings(context: DemandContext, judged: JudgedStack | null): Finding[] {
@@ -62,13 +62,13 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
     });
   }
   if (members.some(({ shed }) => shed?.when === 'power')) {
-    const { run, demandVA, heldS } = shedTiming(context, stack);
+    const { part, run, demandVA, heldS } = shedTiming(context, stack);
     if (run.tripped) {
       report({
         key: 'shed-late',
         severity: 'must-fix',
         title: 'Automatic shedding comes too late',
-        because: `With everything on, ${quantityText(demandVA, 'VA')} is asked; the inverter holds that ${quantityText(heldS, 's')} and trips before the circuits are open.`,
+        because: `With everything on, ${quantityText(demandVA, unitOfPart(part))} is asked; the ${part === 'battery' ? 'battery' : 'inverter'} holds that ${quantityText(heldS, 's')} and trips before the circuits are open.`,
         cure: 'Take a device that answers faster, shed those circuits for the whole outage, or add an inverter.',
       });
     }
@@ -79,7 +79,7 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
       key: 'cold-pickup',
       severity: 'consider',
       title: 'Motors that restart together would trip the inverter',
-      because: `After the transfer gap ${pickup.restarts.length} motors may start at once${pickup.leg === null ? '' : ` on ${pickup.leg}`}: ${quantityText(pickup.peakVA, 'VA')} against at most ${quantityText(pickup.limitVA, 'VA')}.`,
+      because: `After the transfer gap ${pickup.restarts.length} motors may start at once${isLeg(pickup.part) ? ` on ${pickup.part}` : ''}: ${quantityText(pickup.peakVA, unitOfPart(pickup.part))} against at most ${quantityText(pickup.limitVA, unitOfPart(pickup.part))}${pickup.part === 'battery' ? ' that the batteries feed' : ''}.`,
       cure: pickup.staggeredRun.tripped
         ? 'Even one after the other they are too much: fit a soft starter to the largest, or add an inverter.'
         : `One after the other they hold: give them delays in this order: ${nameList([...new Set(pickup.staggered.map(({ name }) => name))])}.`,

@@ -1,9 +1,11 @@
 import { type Finding, quantityText } from '../../base/index.js';
+import { legsOf, systemFacts } from '../../electric/index.js';
 import { arrayInverterW } from '../../design/index.js';
 import type { DemandContext, JudgedStack } from '../../study/index.js';
 
 /** What sun and generator give reason to say beside a stack. */
 export function outageFindings({ plan }: DemandContext, judged: JudgedStack | null): Finding[] {
+  const { supply } = plan;
   const { arrays, generator } = plan.sources;
   if (!judged) return [];
   const { stack } = judged;
@@ -42,6 +44,20 @@ export function outageFindings({ plan }: DemandContext, judged: JudgedStack | nu
       title: 'The generator would stop as soon as it starts',
       because: `It starts below ${quantityText(generator.startBelow, 'share')} and stops above ${quantityText(generator.stopAbove, 'share')} of the charge.`,
       cure: 'Let it start at about 20 % and stop at about 90 % (common practice, no source).',
+      figures: [],
+    });
+  }
+  if (
+    generator?.connection === 'through' &&
+    generator.legs !== null &&
+    legsOf(generator.legs).length < systemFacts[supply.system].legs.length
+  ) {
+    found.push({
+      key: 'generator-legs',
+      severity: 'must-fix',
+      title: `The generator feeds ${generator.legs} only`,
+      because: 'While it feeds the house alone, what hangs on the other legs stays dark.',
+      cure: 'Take one that feeds all legs, connect it in parallel with the inverter, or let it feed a charger.',
       figures: [],
     });
   }

@@ -7,6 +7,7 @@ import type { Plan } from './plan.js';
  * locked-rotor amperes follow the voltage, and chosen stacks are given up.
  */
 export function changeSupply<P extends Plan>(plan: P, system: SupplySystem): P {
+  const { generator } = plan.sources;
   return {
     ...plan,
     supply: { ...plan.supply, system },
@@ -26,6 +27,7 @@ export function changeSupply<P extends Plan>(plan: P, system: SupplySystem): P {
     sources: {
       ...plan.sources,
       arrays: plan.sources.arrays.map((array) => ({ ...array, legs: remapLegs(system, array.legs) })),
+      generator: generator?.legs ? { ...generator, legs: remapLegs(system, generator.legs) } : generator,
     },
     equipment: { ...plan.equipment, stacks: [] },
   };

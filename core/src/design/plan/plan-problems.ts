@@ -61,13 +61,17 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): Pla
       });
     }
   }
-  arrays.forEach(({ legs }, index) => {
+  const onLegs = [
+    ...arrays.map(({ legs }, index) => ({ legs, at: ['arrays', index] })),
+    ...(generator?.legs ? [{ legs: generator.legs, at: ['generator'] }] : []),
+  ];
+  for (const { legs, at } of onLegs) {
     if (!allowed.includes(legs)) {
       problems.push({
-        path: ['sources', 'arrays', index, 'legs'],
+        path: ['sources', ...at, 'legs'],
         message: `This supply has no ${legs}; use ${allowed.join(', ')}`,
       });
     }
-  });
+  }
   return problems;
 }

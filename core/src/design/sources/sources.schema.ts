@@ -63,6 +63,23 @@ export const generatorSchema = z.strictObject({
   id: idSchema,
   circuitId: circuitId(),
   powerW: field(amountSchema(300, 100_000, 'W'), { label: 'Power', unit: 'W' }),
+  /**
+   * "beside": in parallel with the inverter, both feed the house. "through": it feeds the house alone, through the inverter's
+   * input or a transfer switch, and charges. "charger": it feeds a charger of the battery and nothing else.
+   */
+  connection: field(
+    z.enum(['beside', 'through', 'charger'], { error: 'Choose beside, through or charger' }),
+    {
+      label: 'Connected',
+      choices: [
+        ['beside', 'in parallel with the inverter'],
+        ['through', 'feeds the house alone, and charges'],
+        ['charger', 'to a charger only'],
+      ],
+    },
+  ),
+  /** Legs it feeds; null = all of them alike. */
+  legs: field(legSetSchema.nullable(), { label: 'On legs' }),
   /** "auto": two-wire start by state of charge. "hand": somebody comes, connects it at the inlet and starts it. */
   start: field(z.enum(['auto', 'hand'], { error: 'Choose auto or hand' }), {
     label: 'Starts',

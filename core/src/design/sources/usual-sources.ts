@@ -7,6 +7,8 @@ export const usualGenerator = (start: Generator['start']): Generator => ({
   id: 'generator',
   circuitId: null,
   powerW: start === 'auto' ? 7500 : 4500,
+  connection: 'beside',
+  legs: null,
   start,
   comesAfterMin: start === 'auto' ? 0 : 180,
   startBelow: 0.2,

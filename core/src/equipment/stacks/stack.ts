@@ -45,8 +45,8 @@ export interface Stack {
 export type AssembledStack =
   { readonly ok: true; readonly stack: Stack } | { readonly ok: false; readonly problem: string };
 
-/** What a stack carries running, VA: the smaller of inverter and battery. */
-export const runningLimitVA = ({
+/** The most a stack feeds for any time, W: what its batteries give, through inverters that carry no more watts than volt-amperes. */
+export const mostPowerW = ({
   continuousVA,
   batteryPowerW,
 }: Pick<Stack, 'continuousVA' | 'batteryPowerW'>): number => Math.min(continuousVA, batteryPowerW);

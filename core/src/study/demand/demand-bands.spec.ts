@@ -100,9 +100,14 @@ describe('running demand as a distribution', () => {
   it('stands in order: mean below everything, median, 95 %, 99.9 %, everything at once', () => {
     fc.assert(
       fc.property(fc.array(arbitraryLoad('split-120-240'), { maxLength: 12 }), (loads) => {
-        const bands = demandBands('split-120-240', loads, 'winter', { wholeVA: 8000, legVA: 4000 });
+        const bands = demandBands('split-120-240', loads, 'winter', [
+          { part: 'whole', limitVA: 8000 },
+          { part: 'L1', limitVA: 4000 },
+          { part: 'L2', limitVA: 4000 },
+          { part: 'battery', limitVA: 7000 },
+        ]);
         for (const part of dayParts) {
-          for (const band of [bands.parts[part].whole, ...bands.parts[part].legs]) {
+          for (const band of bands.parts[part].bands) {
             expect(band.medianVA).toBeLessThanOrEqual(band.p95VA);
             expect(band.p95VA).toBeLessThanOrEqual(band.p999VA);
             expect(band.p999VA).toBeLessThanOrEqual(band.sumVA + 50 * (loads.length + 1));
@@ -112,7 +117,9 @@ describe('running demand as a distribution', () => {
             (sum, load) => sum + load.quantity * runningPowerVA(load) * onShare(load, 'winter', part),
             0,
           );
-          expect(bands.parts[part].whole.meanVA).toBeCloseTo(mean, 4);
+          const [whole, , , battery] = bands.parts[part].bands;
+          expect(whole!.meanVA).toBeCloseTo(mean, 4);
+          expect(battery!.sumVA).toBeLessThanOrEqual(whole!.sumVA + 1e-6);
         }
       }),
       { numRuns: 40 },
@@ -125,9 +132,9 @@ describe('running demand as a distribution', () => {
       'single-230',
       [cycling('lamp', 500, 1, { legs: 'L1', use: allSeasons(evening) })],
       'summer',
-      { wholeVA: 400, legVA: 400 },
+      [{ part: 'whole', limitVA: 400 }],
     );
-    const above = bandsByHour(bands, ({ whole }) => whole.aboveLimit);
+    const above = bandsByHour(bands, ({ bands: [whole] }) => whole!.aboveLimit);
     expect(above.map((share) => (share > 0.5 ? 1 : 0)).join('')).toBe('000000000000000011111100');
   });
 

@@ -2,21 +2,13 @@ import type { Season } from '../../nature/index.js';
 import {
   DemandDistribution,
   differenceQuantile,
-  type Leg,
-  legShare,
   type SupplySystem,
   systemFacts,
 } from '../../electric/index.js';
-import {
-  type DayPart,
-  dayPartFacts,
-  dayParts,
-  type Load,
-  onShare,
-  runningPowerVA,
-} from '../../house/index.js';
+import { type PowerPart, runsOn } from '../output/power-part.js';
+import { type DayPart, dayPartFacts, dayParts, type Load, onShare } from '../../house/index.js';
 
-/** What the loads of a set ask for in one part of a day, on one axis. */
+/** What the loads of a set ask of one part of the output in one part of a day: VA, of the battery W. */
 export interface DemandBand {
   readonly meanVA: number;
   readonly medianVA: number;
@@ -31,8 +23,8 @@ export interface DemandBand {
 /** The bands of one part of the day. */
 export interface PartBands {
   readonly part: DayPart;
-  readonly whole: DemandBand;
-  readonly legs: readonly DemandBand[];
+  /** In the order of {@link DemandBands.of}. */
+  readonly bands: readonly DemandBand[];
   /**
    * Current in the neutral of split phase that is not passed for 99.9 % of the time where loads lag alike, A; null for stars, where
    * legs do not simply cancel.
@@ -42,30 +34,28 @@ export interface PartBands {
 
 export interface DemandBands {
   readonly season: Season;
-  readonly legs: readonly Leg[];
+  readonly of: readonly PowerPart[];
   readonly parts: Readonly<Record<DayPart, PartBands>>;
 }
 
 /**
- * Running demand of a set through the day as a distribution: of the whole and of each leg.
+ * Running demand of a set through the day as a distribution, on several parts of the output.
  *
  * Loads are on for their share of the part of the day, independently of each other; the distribution of their sum is exact.
  * Hours of one part of the day are alike.
  *
- * @param limits what whole and leg may carry, VA; the chance of passing them is worked out
+ * @param limits what each of them carries, VA, of the battery W; the chance of passing it is worked out
  */
 export function demandBands(
   system: SupplySystem,
   loads: readonly Load[],
   season: Season,
-  limits: { readonly wholeVA: number; readonly legVA: number },
+  limits: readonly { readonly part: PowerPart; readonly limitVA: number }[],
 ): DemandBands {
   const { legs, legVoltageV } = systemFacts[system];
-  const sorted = loads.toSorted((a, b) => a.quantity * runningPowerVA(a) - b.quantity * runningPowerVA(b));
-  const powersVA = sorted.map((load) => load.quantity * runningPowerVA(load));
-  const onLeg = (leg: Leg): number[] =>
-    sorted.map((load, i) => powersVA[i]! * legShare(system, load.legs, leg));
-  const axes = [powersVA, ...legs.map(onLeg)];
+  const allOn = (load: Load, part: PowerPart): number => load.quantity * runsOn(system, load, part);
+  const sorted = loads.toSorted((a, b) => allOn(a, 'whole') - allOn(b, 'whole'));
+  const powersVA = sorted.map((load) => allOn(load, 'whole'));
   const bandOf = (axis: readonly number[], shares: readonly number[], limitVA: number): DemandBand => {
     const distribution = DemandDistribution.of(axis, shares);
     return {
@@ -79,15 +69,18 @@ export function demandBands(
   };
   const partOf = (part: DayPart): PartBands => {
     const shares = sorted.map((load) => onShare(load, season, part));
-    const [whole, ...byLeg] = axes.map((axis, a) =>
-      bandOf(axis, shares, a === 0 ? limits.wholeVA : limits.legVA),
+    const bands = limits.map(({ part: of, limitVA }) =>
+      bandOf(
+        sorted.map((load) => allOn(load, of)),
+        shares,
+        limitVA,
+      ),
     );
     // Only loads between leg and neutral return through the neutral.
     const lineNeutral = legs.map((leg) => sorted.map((load, i) => (load.legs === leg ? powersVA[i]! : 0)));
     return {
       part,
-      whole: whole!,
-      legs: byLeg,
+      bands,
       neutralP999A:
         system === 'split-120-240'
           ? differenceQuantile(
@@ -99,7 +92,7 @@ export function demandBands(
     };
   };
   const parts = Object.fromEntries(dayParts.map((part) => [part, partOf(part)])) as DemandBands['parts'];
-  return { season, legs, parts };
+  return { season, of: limits.map(({ part }) => part), parts };
 }
 
 /** One value for each clock hour of the day, from the bands of its part. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import type { Load } from '../../house/index.js';
 import { expectedTripsPerDay } from './expected-trips.js';
-import { tripLevels } from './overload-axes.js';
+import { tripLevels } from '../output/overload-axes.js';
 
 const heater = (id: string, dutyCycle: number, cyclesPerHour: number) =>
   aLoad({
@@ -89,15 +89,15 @@ describe('expected overload trips', () => {
       runningPowerW: 1800,
       legs: 'L1' as const,
     }));
-    const on = (leg: 'L1' | 'L2' | null, limitVA: number) =>
+    const on = (part: 'L1' | 'L2' | 'whole', limitVA: number) =>
       expectedTripsPerDay(
         'split-120-240',
         pair,
         'winter',
         tripLevels({ ratedVA: limitVA, overload: [] }),
-        leg,
+        part,
       );
-    expect([on(null, 6000), on('L2', 3000)]).toEqual([0, 0]);
+    expect([on('whole', 6000), on('L2', 3000)]).toEqual([0, 0]);
     expect(on('L1', 3000)).toBeCloseTo(24 * (6 * 0.3 + 6 * 0.3), 6);
   });
 

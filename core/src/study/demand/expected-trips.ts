@@ -1,7 +1,8 @@
 import type { Season } from '../../nature/index.js';
-import { type Leg, legShare, StepSum, type SupplySystem, type TripLevel } from '../../electric/index.js';
-import { dayPartFacts, dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
+import { StepSum, type SupplySystem, type TripLevel } from '../../electric/index.js';
+import { dayPartFacts, dayParts, type Load, onShare } from '../../house/index.js';
 import { cyclesPerHour } from '../../house/details.js';
+import { type PowerPart, runsOn } from '../output/power-part.js';
 
 /** Powers are rounded to steps of so many VA, once down and once up. */
 const stepVA = 5;
@@ -74,24 +75,22 @@ function mostTripsPerHour(of: Switching, sides: Sides, { aboveVA, heldS }: TripL
 
 /**
  * Most overload trips to be expected on a day of outage, from running loads alone (starts have a check of their own), on one axis:
- * the whole inverter, or one leg.
+ * the whole inverter, one leg, or the battery.
  *
  * A stretch that passes several levels may be counted at each of them, which keeps this an upper bound.
  *
  * @param loads those that count when power is checked
  * @param levels of that axis, see {@link overloadAxes}
- * @param leg null = the whole
+ * @param part of the output that the axis stands for
  */
 export function expectedTripsPerDay(
   system: SupplySystem,
   loads: readonly Load[],
   season: Season,
   levels: readonly TripLevel[],
-  leg: Leg | null = null,
+  part: PowerPart = 'whole',
 ): number {
-  const powersVA = loads.map(
-    (load) => load.quantity * runningPowerVA(load) * (leg === null ? 1 : legShare(system, load.legs, leg)),
-  );
+  const powersVA = loads.map((load) => load.quantity * runsOn(system, load, part));
   let trips = 0;
   for (const part of dayParts) {
     const { hours, field } = dayPartFacts[part];

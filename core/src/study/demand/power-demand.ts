@@ -28,6 +28,9 @@ export interface StartCase extends StartDemand {
   /** What the piece that starts draws once it runs, VA. */
   readonly runsVA: number;
   readonly totalVA: number;
+  /** What runs beside it, and what the piece draws once it runs, as a battery sees it, W. */
+  readonly besideW: number;
+  readonly runsW: number;
   /** Highest leg while it starts, and what runs on that leg beside it. */
   readonly leg: Leg;
   readonly legVA: number;
@@ -39,6 +42,8 @@ export interface StartCase extends StartDemand {
 export interface PowerDemand {
   /** Demand not passed for the wanted share of the time. */
   readonly coincident: PeakDemand;
+  /** The same as a battery sees it: watts, without what only lags. */
+  readonly battery: Omit<PeakDemand, 'powerVA'> & { readonly powerW: number };
   /** Plain sum of all that may run in the same part of the day. */
   readonly allAtOnce: PeakDemand;
   readonly byLeg: readonly (PeakDemand & { readonly leg: Leg })[];
@@ -85,7 +90,10 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
     Float64Array.from(loads, (load) => allVA(load) * weight(load));
   const wholeVA = axis(() => 1);
   const legsVA = legs.map((leg) => axis((load) => legShare(system, load.legs, leg)));
-  const axesVA = [wholeVA, ...legsVA];
+  const batteryW = axis(({ powerFactor }) => powerFactor);
+  /** The last one stands for the battery, in W. */
+  const axesVA = [wholeVA, ...legsVA, batteryW];
+  const ofBattery = axesVA.length - 1;
 
   /** Demand of everything, by axis and case. */
   const distributions =
@@ -142,7 +150,7 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
             active,
             pieces: load.quantity,
             runningVA: axesVA.map((powersVA) => powersVA[index]!),
-            surgeVA: [start.startVA, ...on.map((part) => part * start.startVA)],
+            surgeVA: [start.startVA, ...on.map((part) => part * start.startVA), start.startVA],
           },
         ]
       : [];
@@ -172,6 +180,8 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
       besideVA: besideVA[0]!,
       runsVA: runningVA[0]! / pieces,
       totalVA: besideVA[0]! + start.startVA,
+      besideW: besideVA[ofBattery]!,
+      runsW: runningVA[ofBattery]! / pieces,
       ...worst,
     };
   });
@@ -201,8 +211,10 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   };
 
   const byLeg = legs.map((leg, l) => ({ leg, ...peak(demandVA[l + 1]!) }));
+  const { powerVA: powerW, ...when } = peak(demandVA[ofBattery]!);
   return {
     coincident: peak(demandVA[0]!),
+    battery: { powerW, ...when },
     allAtOnce: plainSum(wholeVA),
     byLeg,
     neutral: worstReturn(),

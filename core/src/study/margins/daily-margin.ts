@@ -1,4 +1,5 @@
-import { derived, given } from '../../base/index.js';
+import { derived, given, quantityText } from '../../base/index.js';
+import { dcOfAcW } from '../../electric/index.js';
 import type { Stack } from '../../equipment/index.js';
 import type { DailyGoal, DemandContext } from './demand-context.js';
 import { settingFigure } from './setting-figures.js';
@@ -10,20 +11,31 @@ import { usableEnergyFigure } from './usable-energy-figure.js';
  * Energy wanted from the battery on a usual day against what it gives within the daily window; null where no such goal is set.
  *
  * Own solar: the smaller of evening and night consumption of the whole house and what comes back of the surplus solar.
- * Peak price: consumption of the evening (16–22).
+ * Peak price: consumption of the evening (16–22). What the inverters lose is that at the mean power of those hours.
  */
 export function dailyMargin(context: DemandContext, stack: Stack, energy: StackEnergy): Margin | null {
   const { dailyGoals, settings, eveningWh, nightWh } = context;
-  // What comes back of the surplus is less than what goes in.
-  const roundTrip = stack.chargeEfficiency * stack.dischargeEfficiency;
-  const wantedWh: Readonly<Record<DailyGoal, number>> = {
-    'own solar': Math.min(eveningWh + nightWh, settings.surplusSolarWhPerDay.value * roundTrip),
+  const hoursOf: Readonly<Record<DailyGoal, number>> = { 'own solar': 14, 'peak price': 6 };
+  const consumedWh: Readonly<Record<DailyGoal, number>> = {
+    'own solar': eveningWh + nightWh,
     'peak price': eveningWh,
+  };
+  const meanW = (goal: DailyGoal): number => consumedWh[goal] / hoursOf[goal];
+  const efficiencyOf = (goal: DailyGoal): number =>
+    meanW(goal) === 0
+      ? stack.dischargeEfficiency
+      : meanW(goal) / dcOfAcW(meanW(goal), stack.losses.lossPerW, stack.losses.lossPerW2);
+  // What comes back of the surplus is less than what goes in.
+  const roundTrip = stack.chargeEfficiency * efficiencyOf('own solar');
+  const wantedWh: Readonly<Record<DailyGoal, number>> = {
+    'own solar': Math.min(consumedWh['own solar'], settings.surplusSolarWhPerDay.value * roundTrip),
+    'peak price': consumedWh['peak price'],
   };
   const [goal] = dailyGoals.toSorted((a, b) => wantedWh[b] - wantedWh[a]);
   if (!goal) return null;
   const dailyWh = wantedWh[goal];
-  const deliveredWh = energy.usableDailyWh * stack.dischargeEfficiency;
+  const efficiencyThen = efficiencyOf(goal);
+  const deliveredWh = energy.usableDailyWh * efficiencyThen;
   const ratio = dailyWh / deliveredWh;
   const ownSolar = goal === 'own solar';
   return margin({ key: 'daily', label: 'Daily use', ratio, binding: context.dailyBinding }, () => ({
@@ -72,8 +84,8 @@ export function dailyMargin(context: DemandContext, stack: Stack, energy: StackE
         usable: usableEnergyFigure(stack, energy, settings, 'daily'),
         efficiency: given({
           key: 'unit.dischargeEfficiency',
-          label: 'Discharge efficiency',
-          value: stack.dischargeEfficiency,
+          label: `Discharge efficiency at ${quantityText(meanW(goal), 'W')}`,
+          value: efficiencyThen,
           unit: 'share',
           source: { kind: 'catalogue', unit: stack.inverter.name },
         }),

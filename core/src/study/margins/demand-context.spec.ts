@@ -60,7 +60,7 @@ describe('the daily goals', () => {
 
   const losing = {
     ...idealUnit.inverter!,
-    dischargeEfficiency: 0.9,
+    efficiencyAt: [0.25, 1].map((share) => ({ share, efficiency: 0.9 })),
     charge: { ...idealUnit.inverter!.charge, efficiency: 0.8 },
   };
   const daily = (context: ReturnType<typeof contextOf>, unit = idealUnit) => {
@@ -98,5 +98,13 @@ describe('the daily goals', () => {
         inverter: losing,
       })!.demand.key;
     expect([both(10_000), both(8000)]).toEqual(['daily.ownSolar', 'daily.peakPrice']);
+  });
+  it('lose as much as the power of those hours loses: 1 kW of 6 kVA, half of 1/9 and a third of the other half', () => {
+    const context = contextOf({ ...goals('decides', 'none'), surplusSolarWhPerDay: 10_000 });
+    const oneNumber = { ...losing, dischargeEfficiency: 0.9, efficiencyAt: null };
+    const { demand, limit } = daily(context, { ...idealUnit, inverter: oneNumber })!;
+    const efficiency = 1 / (1 + 1 / 18 + 1 / 54);
+    expect(demand.value).toBeCloseTo(8000 * efficiency, 6);
+    expect(limit.value).toBeCloseTo(limit.inputs['usable']!.value * efficiency, 6);
   });
 });

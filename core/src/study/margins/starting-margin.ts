@@ -1,5 +1,6 @@
 import { derived, type Figure, given, quantityText } from '../../base/index.js';
 import {
+  batteryCurve,
   type DecisiveMoment,
   legCurve,
   type PowerCurve,
@@ -10,7 +11,8 @@ import {
 } from '../../equipment/index.js';
 import { basisSource } from '../../house/index.js';
 import type { StartCase } from '../demand/power-demand.js';
-import { startLevels } from './start-levels.js';
+import { isLeg, type PowerPart } from '../output/power-part.js';
+import { startLevel, type StartPart, startParts } from './start-parts.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
 
@@ -40,107 +42,142 @@ const durationFigure = (start: StartCase): Figure =>
     source: basisSource(start.load.basis),
   });
 
-const overloadFigure = (stack: Stack, start: StartCase, label: string, moment: DecisiveMoment): Figure =>
-  derived({
+const limits: Readonly<Record<'whole' | 'leg' | 'battery', string>> = {
+  whole: 'Overload allowed',
+  leg: 'Overload allowed on one leg',
+  battery: 'Peak power of the batteries',
+};
+
+const overloadFigure = (
+  stack: Stack,
+  start: StartCase,
+  part: PowerPart,
+  curve: PowerCurve,
+  moment: DecisiveMoment,
+): Figure => {
+  const battery = part === 'battery';
+  const unit = battery ? 'W' : 'VA';
+  return derived({
     key: 'stack.overload',
-    label,
+    label: limits[isLeg(part) ? 'leg' : part],
     value: moment.allowedVA,
-    unit: 'VA',
+    unit,
     formula:
       moment.timeS === 0
         ? 'highest overload of {continuous}; the start lasts {duration}'
         : `overload of {continuous} from ${quantityText(moment.timeS, 's')} on; the start lasts {duration}`,
     inputs: {
       continuous: given({
-        key: 'stack.continuous',
-        label: 'Continuous rating',
-        value: stack.continuousVA,
-        unit: 'VA',
-        source: { kind: 'catalogue', unit: stack.inverter.name },
+        key: battery ? 'stack.batteryPower' : 'stack.continuous',
+        label: battery ? 'Power the batteries can feed' : 'Continuous rating',
+        value: battery ? stack.batteryPowerW : stack.continuousVA,
+        unit,
+        source: { kind: 'catalogue', unit: battery ? stack.name : stack.inverter.name },
       }),
       duration: durationFigure(start),
     },
-    assumptions: stack.overload.map(
+    assumptions: (battery ? curve : stack).overload.map(
       ({ apparentPowerVA, durationS }) =>
-        `${quantityText(apparentPowerVA, 'VA')} for ${quantityText(durationS, 's')}`,
+        `${quantityText(apparentPowerVA, unit)} for ${quantityText(durationS, 's')}`,
     ),
-    levers: ['another inverter in parallel', 'a shorter start'],
+    levers: battery
+      ? ['another battery module', 'a shorter start']
+      : ['another inverter in parallel', 'a shorter start'],
   });
+};
 
 /** "On top of what runs", or how long after the start the demand is still that high. */
 const whenText = ({ timeS }: DecisiveMoment): string =>
   timeS === 0 ? '' : `, ${quantityText(timeS, 's')} into the start`;
 
-const checksFor = (stack: Stack, start: StartCase): Check[] => {
-  const levels = startLevels(start);
-  const [ofWhole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
-  const whole = startRatio(levels.wholeVA, start.durationS, ofWhole.ratedVA, ofWhole.overload);
-  const leg = startRatio(levels.legVA, start.durationS, ofLeg.ratedVA, ofLeg.overload);
-  const besideLabel = 'Running beside it';
-  const surge = (moment: DecisiveMoment, besideVA: number, on: string): Figure =>
-    moment.timeS === 0 && on === ''
+/** What stands in the words of a check, by what it looks at. */
+const wordsOf = (start: StartCase, { part, beside, surge }: StartPart) => {
+  const { name } = start.load;
+  if (part === 'whole')
+    return {
+      key: 'start.total',
+      label: 'Largest start on top of what runs',
+      besideKey: 'start.beside',
+      beside: 'Running beside it',
+      culprit: `${name} starts with ${quantityText(surge, 'VA')} on top of ${quantityText(beside, 'VA')}`,
+      assumption: 'volt-amperes are added arithmetically, which is on the safe side',
+      lever: 'fewer loads beside it',
+    };
+  if (part === 'battery')
+    return {
+      key: 'start.battery',
+      label: 'Largest start, as the batteries feed it',
+      besideKey: 'start.besideW',
+      beside: 'Running beside it, in watts',
+      culprit: `${name} starts with ${quantityText(surge, 'VA')} on top of ${quantityText(beside, 'W')}, which the batteries must feed`,
+      assumption: 'how far a starting current lags is not known: all of it is counted as watts',
+      lever: 'fewer loads beside it',
+    };
+  return {
+    key: 'start.leg',
+    label: `${part} while ${name} starts`,
+    besideKey: 'start.besideLeg',
+    beside: `Running beside it on ${part}`,
+    culprit: `${name} starts on ${part}, which then carries ${quantityText(beside + surge, 'VA')}`,
+    assumption: '',
+    lever: 'moving loads to another leg',
+  };
+};
+
+const partCheck = (stack: Stack, start: StartCase, of: StartPart, curve: PowerCurve): Check => {
+  const { part, beside } = of;
+  const unit = part === 'battery' ? 'W' : 'VA';
+  const moment = startRatio(startLevel(of, start.durationS), start.durationS, curve.ratedVA, curve.overload);
+  const words = wordsOf(start, of);
+  const on = isLeg(part) ? ` on ${part}` : '';
+  const surge = (): Figure =>
+    moment.timeS === 0 && part === 'whole'
       ? startFigure(start)
       : derived({
           key: `start.at.${start.load.id}`,
           label: `Start of ${start.load.name}${on}${whenText(moment)}`,
-          value: moment.demandVA - besideVA,
-          unit: 'VA',
-          formula: on === '' ? 'what is left of {all}' : `part of {all}${on}`,
+          value: moment.demandVA - beside,
+          unit,
+          formula: isLeg(part)
+            ? `part of {all}${on}`
+            : moment.timeS === 0
+              ? '{all}'
+              : 'what is left of {all}',
           inputs: { all: startFigure(start) },
         });
-  const checks: Check[] = [
-    {
-      ratio: whole.ratio,
-      culprit: () =>
-        `${start.load.name} starts with ${quantityText(start.startVA, 'VA')} on top of ${quantityText(start.besideVA, 'VA')}`,
-      demand: () =>
-        derived({
-          key: 'start.total',
-          label: `Largest start on top of what runs${whenText(whole)}`,
-          value: whole.demandVA,
-          unit: 'VA',
-          formula: '{start} + {beside}',
-          inputs: {
-            start: surge(whole, start.besideVA, ''),
-            beside: given({
-              key: 'start.beside',
-              label: besideLabel,
-              value: start.besideVA,
-              unit: 'VA',
-              source: { kind: 'derived' },
-            }),
-          },
-          assumptions: ['volt-amperes are added arithmetically, which is on the safe side'],
-          levers: ['a soft starter', 'fewer loads beside it'],
-        }),
-      limit: () => overloadFigure(stack, start, 'Overload allowed', whole),
-    },
-    {
-      ratio: leg.ratio,
-      culprit: () =>
-        `${start.load.name} starts on ${start.leg}, which then carries ${quantityText(start.legVA, 'VA')}`,
-      demand: () =>
-        derived({
-          key: 'start.leg',
-          label: `${start.leg} while ${start.load.name} starts${whenText(leg)}`,
-          value: leg.demandVA,
-          unit: 'VA',
-          formula: '{start} + {beside}',
-          inputs: {
-            start: surge(leg, start.besideLegVA, ` on ${start.leg}`),
-            beside: given({
-              key: 'start.besideLeg',
-              label: `Running beside it on ${start.leg}`,
-              value: start.besideLegVA,
-              unit: 'VA',
-              source: { kind: 'derived' },
-            }),
-          },
-          levers: ['a soft starter', 'moving loads to another leg'],
-        }),
-      limit: () => overloadFigure(stack, start, 'Overload allowed on one leg', leg),
-    },
-  ];
+  return {
+    ratio: moment.ratio,
+    culprit: () => words.culprit,
+    demand: () =>
+      derived({
+        key: words.key,
+        label: `${words.label}${whenText(moment)}`,
+        value: moment.demandVA,
+        unit,
+        formula: '{start} + {beside}',
+        inputs: {
+          start: surge(),
+          beside: given({
+            key: words.besideKey,
+            label: words.beside,
+            value: beside,
+            unit,
+            source: { kind: 'derived' },
+          }),
+        },
+        assumptions: words.assumption === '' ? [] : [words.assumption],
+        levers: ['a soft starter', words.lever],
+      }),
+    limit: () => overloadFigure(stack, start, part, curve, moment),
+  };
+};
+
+const checksFor = (stack: Stack, start: StartCase): Check[] => {
+  const curves = curvesOf(stack);
+  const checks = startParts(start).flatMap((of) => {
+    const curve = curves[isLeg(of.part) ? 'leg' : of.part];
+    return curve ? [partCheck(stack, start, of, curve)] : [];
+  });
   if (stack.lockedRotorA !== null && start.acrossTheLine) {
     checks.push({
       ratio: start.startA / stack.lockedRotorA,
@@ -168,37 +205,36 @@ const checksFor = (stack: Stack, start: StartCase): Check[] => {
   return checks;
 };
 
-/** Demand ÷ allowed of one start: on the whole, on its leg, and by its locked-rotor current. */
-function ratioOf({ lockedRotorA }: Stack, ofWhole: PowerCurve, ofLeg: PowerCurve, start: StartCase): number {
-  const legSurgeVA = start.legVA - start.besideLegVA;
-  const { durationS } = start;
-  const whole = startShare(
-    start.besideVA,
-    start.runsVA,
-    start.startVA,
-    durationS,
-    ofWhole.ratedVA,
-    ofWhole.overload,
+/** The curves a start is held against; null where batteries set no limit. */
+const curvesOf = (stack: Stack) => ({
+  whole: wholeCurve(stack),
+  leg: legCurve(stack),
+  battery: batteryCurve(stack),
+});
+
+/** Demand ÷ allowed of one start: of inverters, leg and batteries, and by its locked-rotor current. */
+function ratioOf(
+  { lockedRotorA }: Stack,
+  { whole, leg, battery }: ReturnType<typeof curvesOf>,
+  start: StartCase,
+): number {
+  const share = (beside: number, runs: number, surge: number, { ratedVA, overload }: PowerCurve): number =>
+    startShare(beside, runs, surge, start.durationS, ratedVA, overload);
+  return Math.max(
+    share(start.besideVA, start.runsVA, start.startVA, whole),
+    share(start.besideLegVA, start.runsLegVA, start.legVA - start.besideLegVA, leg),
+    battery ? share(start.besideW, start.runsW, start.startVA, battery) : 0,
+    lockedRotorA !== null && start.acrossTheLine ? start.startA / lockedRotorA : 0,
   );
-  const leg = startShare(
-    start.besideLegVA,
-    start.runsLegVA,
-    legSurgeVA,
-    durationS,
-    ofLeg.ratedVA,
-    ofLeg.overload,
-  );
-  const locked = lockedRotorA !== null && start.acrossTheLine ? start.startA / lockedRotorA : 0;
-  return Math.max(whole, leg, locked);
 }
 
-/** The worst start of the backup set against overload curve, leg and locked-rotor limit of the stack. */
+/** The worst start of the backup set against overload curve, leg, batteries and locked-rotor limit of the stack. */
 export function startingMargin(context: DemandContext, stack: Stack): Margin {
-  const [ofWhole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
+  const curves = curvesOf(stack);
   let worstStart: StartCase | null = null;
   let ratio = 0;
   for (const start of context.power.starts) {
-    const of = ratioOf(stack, ofWhole, ofLeg, start);
+    const of = ratioOf(stack, curves, start);
     if (worstStart === null || of > ratio) {
       worstStart = start;
       ratio = of;

@@ -1,3 +1,4 @@
+import { acOfDcW, dcOfAcW } from '../../electric/index.js';
 import { hoursOfYear, type Season, seasonOfDay, seasons } from '../../nature/index.js';
 import { sumHourlyEnergyWh } from '../../house/index.js';
 import type { OutageYear } from './outage-plan.js';
@@ -55,9 +56,13 @@ export function dailyUse(year: OutageYear, heldBack: number): DailyUse {
       (forPeak && clock >= 16 && clock < 22);
     if (!gives) continue;
     const wantedWh = Math.min(-surplusWh, powerW);
-    const drawnWh = Math.min(wantedWh / hardware.dischargeEfficiency, Math.max(0, nowWh - floorWh));
+    // An hour: watts and watt-hours are the same number.
+    const drawnWh = Math.min(
+      dcOfAcW(wantedWh, hardware.lossPerW, hardware.lossPerW2),
+      Math.max(0, nowWh - floorWh),
+    );
     nowWh -= drawnWh;
-    givenWh += drawnWh * hardware.dischargeEfficiency;
+    givenWh += acOfDcW(drawnWh, hardware.lossPerW, hardware.lossPerW2);
   }
   return { chargeWh, givenWh };
 }

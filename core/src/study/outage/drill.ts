@@ -1,7 +1,8 @@
 import type { Load } from '../../house/index.js';
 import type { Member } from '../demand/power-members.js';
+import type { PowerPart } from '../output/power-part.js';
 import { markOverloads } from './mark-overloads.js';
-import type { OverloadAxis } from '../demand/overload-axes.js';
+import type { OverloadAxis } from '../output/overload-axes.js';
 import { startMark } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
 import { startSteps, stepsBetween, type Step } from './switching-steps.js';
@@ -29,8 +30,12 @@ export interface DrillNow {
   readonly sunUsedW: number;
   readonly generatorW: number;
   readonly batteryW: number;
-  /** Apparent power of the whole and of each leg against what they carry for as long as one likes. */
-  readonly shares: readonly { readonly leg: number; readonly demandVA: number; readonly limitVA: number }[];
+  /** What is asked of each part against what it carries for as long as one likes: VA, of the battery W. */
+  readonly shares: readonly {
+    readonly part: PowerPart;
+    readonly demandVA: number;
+    readonly limitVA: number;
+  }[];
   readonly state: 'lit' | 'tripped' | 'locked-out' | 'empty';
   readonly cause: Cause;
   readonly over: boolean;
@@ -148,10 +153,10 @@ export class OutageDrill {
     const now = axes.map(() => 0);
     for (const { at: when, deltaVA } of this.recent) {
       if (when >= minute + 1) continue;
-      deltaVA.forEach((va, axis) => {
-        now[axis]! += va;
+      for (let axis = 0; axis < axes.length; axis += 1) {
+        now[axis]! += deltaVA[axis]!;
         if (when >= minute) highest[axis] = Math.max(highest[axis]!, now[axis]!);
-      });
+      }
     }
     stepper.step(minute);
     this.minute += 1;
@@ -165,8 +170,8 @@ export class OutageDrill {
       sunUsedW: flows[flow.sunUsedW]!,
       generatorW: flows[flow.generatorW]!,
       batteryW: flows[flow.drainW]! - flows[flow.storedW]!,
-      shares: axes.map(({ leg, levels }, axis) => ({
-        leg,
+      shares: axes.map(({ part, levels }, axis) => ({
+        part,
         demandVA: highest[axis]!,
         limitVA: levels[0]!.aboveVA,
       })),

@@ -1,15 +1,17 @@
-import type { OverloadAxis } from '../demand/overload-axes.js';
+import type { OverloadAxis } from '../output/overload-axes.js';
+import { type PowerPart, powerParts } from '../output/power-part.js';
 import type { Step } from './switching-steps.js';
 
-/** The mark of a minute in which an axis trips; 0 is left for one that holds. */
-const markOfAxis = (axis: number): number => axis + 1;
-export const axisOfMark = (mark: number): number => mark - 1;
+/** The mark of a minute in which a part trips; 0 is left for one that holds. */
+const markOfPart = (part: PowerPart): number => powerParts.indexOf(part) + 1;
+/** Place of the part in {@link powerParts}. */
+export const partOfMark = (mark: number): number => mark - 1;
 
 export const slackVA = 1e-6;
 const slackMin = 1e-9;
 
 /**
- * Marks minutes in which an overload outlasts what the curve allows: the axis that passes first, plus one; 0 where it holds.
+ * Marks minutes in which an overload outlasts what the curve allows: the mark of the part that passes first; 0 where all hold.
  * Looks at the exact moments of switching and starting, not at steps.
  */
 export function markOverloads(
@@ -22,7 +24,8 @@ export function markOverloads(
   const now = new Float64Array(axes.length);
   const since = axes.map(({ levels }) => new Float64Array(levels.length).fill(Infinity));
   const settle = (begin: number, end: number): void => {
-    axes.forEach(({ levels }, axis) => {
+    axes.forEach(({ part, levels }, axis) => {
+      const mark = markOfPart(part);
       levels.forEach(({ aboveVA, heldS }, level) => {
         if (now[axis]! <= aboveVA + slackVA) {
           since[axis]![level] = Infinity;
@@ -35,7 +38,7 @@ export function markOverloads(
           m < Math.min(to, Math.ceil(end)) && end > passes + slackMin;
           m += 1
         ) {
-          if (m >= from && marks[m] === 0) marks[m] = markOfAxis(axis);
+          if (m >= from && marks[m] === 0) marks[m] = mark;
         }
       });
     });

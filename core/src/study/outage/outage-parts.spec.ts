@@ -162,7 +162,7 @@ describe('overloads', () => {
             { at: (atS + forS) / 60, deltaVA: Float64Array.of(-va) },
           ])
           .toSorted((a, b) => a.at - b.at);
-        markOverloads(steps, [{ leg: 0, levels }], 0, 4, marks);
+        markOverloads(steps, [{ part: 'whole', levels }], 0, 4, marks);
         // The first trip of a run in steps of 10 ms, without retries.
         const demand = (timeS: number): number =>
           pulses.reduce(
@@ -198,38 +198,22 @@ describe('overloads', () => {
     const steps = [onStep(traced, 2), ...startSteps(traced, 2)];
     const sums = steps.map(({ at: when, deltaVA }) => [Math.round(when * 60 * 10) / 10, [...deltaVA]]);
     expect(sums).toEqual([
-      [120, [1000, 1000, 0]],
-      [120, [4000, 4000, 0]],
-      [127, [-1400, -1400, -0]],
-      [130, [-2600, -2600, -0]],
+      [120, [1000, 1000, 0, 1000]],
+      [120, [4000, 4000, 0, 4000]],
+      [127, [-1400, -1400, -0, -1400]],
+      [130, [-2600, -2600, -0, -2600]],
     ]);
   });
 });
 
 describe('what starts again after the gap', () => {
-  const axes = [
-    {
-      leg: 0,
-      levels: [
-        { aboveVA: 2500, heldS: 5 },
-        { aboveVA: 4000, heldS: 0 },
-      ],
-    },
-    {
-      leg: 1,
-      levels: [
-        { aboveVA: 2500, heldS: 5 },
-        { aboveVA: 4000, heldS: 0 },
-      ],
-    },
-    {
-      leg: 2,
-      levels: [
-        { aboveVA: 2500, heldS: 5 },
-        { aboveVA: 4000, heldS: 0 },
-      ],
-    },
-  ];
+  const axes = (['whole', 'L1', 'L2'] as const).map((part) => ({
+    part,
+    levels: [
+      { aboveVA: 2500, heldS: 5 },
+      { aboveVA: 4000, heldS: 0 },
+    ],
+  }));
   const motor = aLoad({
     id: 'motor',
     kind: 'pump',

@@ -6,9 +6,8 @@ import {
   dcChargeEfficiency,
   dischargeShareAt,
   dischargeTaper,
-  systemFacts,
 } from '../../electric/index.js';
-import { type Battery, peukertDrainW, runningLimitVA, type Stack } from '../../equipment/index.js';
+import { type Battery, mostPowerW, peukertDrainW, type Stack } from '../../equipment/index.js';
 import { type Generator, outageSettingsOf, type Vehicle } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
@@ -16,7 +15,7 @@ import { dayFactors } from './day-factors.js';
 import type { DemandSum } from './demand-sum.js';
 import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
-import { overloadAxes, type OverloadAxis } from '../demand/overload-axes.js';
+import { overloadAxes, type OverloadAxis } from '../output/overload-axes.js';
 import type { KeptYear } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
@@ -101,7 +100,7 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   const { usableWh } = energy;
   const charge = chargeTaper[stack.chemistry];
   const { generator } = plan.sources;
-  const axes = overloadAxes(stack, systemFacts[plan.supply.system].legs.length);
+  const axes = overloadAxes(stack, plan.supply.system);
   const discharge = dischargeTaper[stack.chemistry];
   return {
     usableWh,
@@ -111,7 +110,7 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     chargeEfficiency: stack.chargeEfficiency,
     chargeTaperFromWh: usableWh * charge.fromShare,
     chargeAtFull: charge.atFull,
-    dischargePowerW: runningLimitVA(stack) / stack.dischargeEfficiency,
+    dischargePowerW: mostPowerW(stack) / stack.dischargeEfficiency,
     dcChargeEfficiency,
     dischargeEfficiency: stack.dischargeEfficiency,
     ...stack.losses,
@@ -128,7 +127,7 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
     generator,
     vehicle: plan.sources.vehicle,
     axes,
-    axesBeside: generator && axesBeside(axes, generator.powerW),
+    axesBeside: generator && axesBeside(axes, generator, plan.supply.system),
   };
 }
 
@@ -193,8 +192,9 @@ export function outagePlan(
   fuller: Pick<OutagePlan, 'overloads' | 'overloadsBeside'> | null = null,
 ): OutagePlan {
   const { hardware, house, stack } = year;
-  const [whole, leg] = hardware.axes;
-  const limit = { wholeVA: whole!.levels[0]!.aboveVA, legVA: leg!.levels[0]!.aboveVA };
+  const [, leg] = hardware.axes;
+  // A device that looks for room measures current, and knows nothing of how far it lags.
+  const limit = { wholeVA: mostPowerW(stack), legVA: leg!.levels[0]!.aboveVA };
   const trace = sum ? withManaged(house, sum, limit) : demandTrace(house, { fromMinute, minutes }, limit);
   const overloads = overloadMinutes(house, trace, hardware.axes, fuller && fuller.overloads);
   return {

@@ -1,4 +1,4 @@
-/** Why the house goes dark. */
+/** Why the house goes dark. Overloads stand together, in the order of {@link powerParts}. */
 export const causes = [
   'none',
   'empty',
@@ -6,6 +6,7 @@ export const causes = [
   'overload-l1',
   'overload-l2',
   'overload-l3',
+  'overload-battery',
   'cold',
   'starting',
   'fuel',

@@ -2,12 +2,12 @@ import { acOfDcW, dcOfAcW } from '../../electric/index.js';
 import { minutesOfYear, wrapMinute } from './minutes.js';
 import { drainOf, type OutagePlan } from './outage-plan.js';
 import { at, causeNumber, dark, engine, flow, newFlows, newState } from './outage-state.js';
-import { axisOfMark } from './mark-overloads.js';
+import { partOfMark } from './mark-overloads.js';
 import { startMark } from './overload-minutes.js';
 
 /** The cause that a mark of an overloaded minute stands for, see {@link markOverloads}. */
 const causeOfMark = (mark: number): number =>
-  mark >= startMark ? causeNumber.starting : causeNumber.overload + axisOfMark(mark);
+  mark >= startMark ? causeNumber.starting : causeNumber.overload + partOfMark(mark);
 
 const hour = 1 / 60;
 /** Above what is kept for restart, the charge at which a house that went dark comes back, as a share of the usable energy. */
@@ -125,7 +125,9 @@ export class OutageStepper {
     const comesBackWh = keptWh + comesBackShare * usableWh;
     const stageCount = thresholdsWh.length;
     const bendsByRate = hardware.peukert !== null;
-    const generatorMaxW = generator === null ? 0 : generator.powerW;
+    const toCharger = generator !== null && generator.connection === 'charger';
+    const generatorMaxW =
+      generator === null ? 0 : toCharger ? Math.min(generator.powerW, generator.chargerW) : generator.powerW;
     const locksSolarOut = generator !== null && generator.locksSolarOut;
 
     // What counts is kept as whole numbers, so that the engine never has to guess.
@@ -291,7 +293,7 @@ export class OutageStepper {
       }
       let restW = loadW + standbyW;
       let generatorW = 0;
-      if (running) {
+      if (running && !toCharger) {
         generatorW = restW < generatorMaxW ? restW : generatorMaxW;
         restW -= generatorW;
       }
@@ -313,6 +315,13 @@ export class OutageStepper {
       const dcWantedW = dcOfAcW(restW, lossPerW, lossPerW2);
       const dcUsedW = dcW < dcWantedW ? dcW : dcWantedW;
       let batteryW = dcWantedW - dcUsedW;
+      // A charger feeds the battery's side, as the cells do.
+      let chargerW = 0;
+      if (running && toCharger) {
+        chargerW = Math.min(batteryW, generatorMaxW * chargeEfficiency);
+        batteryW -= chargerW;
+        generatorW = chargerW / chargeEfficiency;
+      }
       if (batteryW < slackW) batteryW = 0;
       if (batteryW > 0) {
         const byCold = dischargeShare[ofYearHour]!;
@@ -398,7 +407,7 @@ export class OutageStepper {
         flows[flow.vehicleOutW] = vehicleW * share;
         flows[flow.vehicleInW] = vehicleInW;
         flows[flow.lossW] =
-          (dcUsedW + drainW - restW) * share +
+          (dcUsedW + chargerW / chargeEfficiency + drainW - restW) * share +
           (acStoredW + generatorStoredW) * (1 / chargeEfficiency - 1) +
           dcStoredW * (1 / dcChargeEfficiency - 1) +
           (vehicleInDcW - (vehicleInW - vehicleInAcW));

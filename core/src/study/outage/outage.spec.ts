@@ -45,6 +45,8 @@ const generator: Generator = {
   id: 'generator',
   circuitId: null,
   powerW: 5000,
+  connection: 'beside',
+  legs: null,
   start: 'auto',
   comesAfterMin: 0,
   startBelow: 0.2,
@@ -200,7 +202,7 @@ describe('energy', () => {
         }),
         fc.record({
           hour: fc.integer({ min: 0, max: 8759 }),
-          generator: fc.boolean(),
+          generator: fc.constantFrom(null, 'beside', 'through', 'charger'),
           vehicle: fc.constantFrom('none', 'sink', 'source'),
           startCharge: fc.double({ min: 0.05, max: 1, noNaN: true }),
           efficiency: fc.double({ min: 0.8, max: 1, noNaN: true }),
@@ -221,7 +223,7 @@ describe('energy', () => {
             }),
             outage: {
               arrays: [anArray(array)],
-              generator: with_ ? generator : null,
+              generator: with_ && { ...generator, connection: with_ },
               startCharge,
               vehicle:
                 vehicle === 'none'
@@ -366,7 +368,7 @@ describe('more never survives shorter', () => {
 describe('overload', () => {
   const axes = [
     {
-      leg: 0,
+      part: 'whole' as const,
       levels: [
         { aboveVA: 6000, heldS: 5 },
         { aboveVA: 9000, heldS: 0 },
@@ -657,6 +659,53 @@ describe('generator', () => {
     expect(cause(10_500)).toBe('none');
     expect(cause(11_500)).toBe('overload');
   });
+  describe('by its connection', () => {
+    const from = (changes: Partial<Generator>, loads: readonly Load[]) =>
+      playOutage(
+        anOutageYear({
+          loads,
+          outage: {
+            startCharge: 0.5,
+            generator: {
+              ...generator,
+              startBelow: 1,
+              stopAbove: 2,
+              warmUpMin: 0,
+              fuelL: null,
+              ...changes,
+            },
+          },
+        }),
+        0,
+        60,
+      );
+
+    it('adds to the legs it feeds, and to no other', () => {
+      const on = (load: 'L1' | 'L2') => from({ legs: 'L1' }, [always(4000, { legs: load })]).cause;
+      // 3 kVA a leg; 5 kW more on L1.
+      expect([on('L1'), on('L2')]).toEqual(['none', 'overload-l2']);
+    });
+
+    it('carries alone what passes through it, while the battery rests', () => {
+      const run = from({ connection: 'through' }, [always(4500)]);
+      expect(run.cause).toBe('none');
+      expect(Math.max(...run.batteryW)).toBeLessThanOrEqual(0);
+      // The inverter alone would carry it: 5.5 kW of its 6.
+      expect(from({ connection: 'through' }, [always(5500)]).cause).toBe('overload');
+      expect(from({ connection: 'beside' }, [always(5500)]).cause).toBe('none');
+    });
+
+    it('as a charger alone leaves the inverter its limits, and keeps the battery from emptying', () => {
+      expect(from({ connection: 'charger' }, [always(6500)]).cause).toBe('overload');
+      const run = from({ connection: 'charger' }, [always(3000)]);
+      // 4 kW into the battery's side, 3 kW out of it.
+      expect(run.generatorW[30]).toBeCloseTo(4000, 6);
+      expect(run.batteryW[30]).toBeCloseTo(-1000, 6);
+      const more = from({ connection: 'charger' }, [always(5000)]);
+      expect(more.batteryW[30]).toBeCloseTo(1000, 6);
+    });
+  });
+
   it('lets solar back only after its minutes of waiting', () => {
     const run = playOutage(
       anOutageYear({

@@ -15,7 +15,7 @@ export interface SeasonOutlook {
   readonly shortestH: number;
   /** Share of the outages that reach the required hours. */
   readonly requiredShare: number;
-  /** Shares that an overload of the whole, of a leg, or a start ends before the required hours. */
+  /** Shares that an overload of the whole (inverters or batteries), of a leg, or a start ends before the required hours. */
   readonly cutShort: Readonly<Record<'whole' | 'leg' | 'start', number>>;
   readonly count: number;
   /** How long each was followed. */
@@ -41,9 +41,10 @@ interface Played {
 /** Outages of this share of all on either side of a figure are near it. */
 const nearShare = 0.05;
 
+const whole: readonly Cause[] = ['overload', 'overload-battery'];
 const legs: readonly Cause[] = ['overload-l1', 'overload-l2', 'overload-l3'];
 /** Endings for want of power. */
-export const overloadCauses: readonly Cause[] = ['overload', ...legs, 'starting'];
+export const overloadCauses: readonly Cause[] = [...whole, ...legs, 'starting'];
 
 /** The commonest ending among the outages near the one that a share of all reach. */
 function endingNear(sorted: readonly Played[], share: number): Ending {
@@ -87,7 +88,7 @@ export function outlookOf(
     shortestH: reachedOf(all, 1) / 60,
     requiredShare: shareOf((one) => one.survivedMin >= required),
     cutShort: {
-      whole: shareOf((one) => one.survivedMin < required && one.cause === 'overload'),
+      whole: shareOf((one) => one.survivedMin < required && whole.includes(one.cause)),
       leg: shareOf((one) => one.survivedMin < required && legs.includes(one.cause)),
       start: shareOf((one) => one.survivedMin < required && one.cause === 'starting'),
     },

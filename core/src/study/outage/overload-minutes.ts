@@ -1,5 +1,5 @@
 import type { DemandTrace } from './demand-trace.js';
-import type { OverloadAxis } from '../demand/overload-axes.js';
+import type { OverloadAxis } from '../output/overload-axes.js';
 import { markOverloads, slackVA } from './mark-overloads.js';
 import { stepsBetween } from './switching-steps.js';
 import type { TracedHouse } from './traced-house.js';
@@ -27,8 +27,10 @@ export function overloadMinutes(
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
     const over = new Uint8Array(trace.minutes);
     const only = within && within[stage]!;
-    peaks.forEach((peak, axis) => {
-      const limitVA = axes[axis]!.levels[0]!.aboveVA + slackVA;
+    axes.forEach(({ part, levels }, axis) => {
+      // The battery's watts are never more than the volt-amperes of the whole.
+      const peak = peaks[part === 'battery' ? 0 : axis]!;
+      const limitVA = levels[0]!.aboveVA + slackVA;
       if (only === null) {
         for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
         return;

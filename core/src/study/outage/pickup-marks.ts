@@ -2,7 +2,7 @@ import { gapEffects } from '../gap/ride-through.js';
 import { restartDelayS } from '../../house/details.js';
 import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
-import type { OverloadAxis } from '../demand/overload-axes.js';
+import type { OverloadAxis } from '../output/overload-axes.js';
 import { markOverloads } from './mark-overloads.js';
 import { onStep, startSteps, type Step } from './switching-steps.js';
 import type { TracedHouse, TracedLoad } from './traced-house.js';

@@ -26,6 +26,10 @@ const endings: Partial<Readonly<Record<Cause, { readonly words: string; readonly
   'overload-l1': onLeg('L1'),
   'overload-l2': onLeg('L2'),
   'overload-l3': onLeg('L3'),
+  'overload-battery': {
+    words: 'an overload of the battery',
+    cure: 'Take a large load off, shed it for want of room, or add a battery module: it gives power too.',
+  },
   cold: {
     words: 'a battery too cold or too hot',
     cure: `Place the battery where it stays between its limits: ${noBattery}`,

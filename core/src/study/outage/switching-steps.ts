@@ -3,7 +3,7 @@ import type { DemandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import type { TracedLoad } from './traced-house.js';
 
-/** A moment at which the demand changes: of the whole, then of each leg. */
+/** A moment at which the demand changes: of the whole, then of each leg, VA; last of the battery, W. */
 export interface Step {
   /** Minutes from the beginning of the trace. */
   readonly at: number;
@@ -13,7 +13,7 @@ export interface Step {
   readonly surge: boolean;
 }
 
-/** What the switching of a load does to the whole and to each leg, VA. */
+/** What the switching of a load does to each of them. */
 interface Deltas {
   readonly on: Float64Array;
   readonly off: Float64Array;
@@ -28,15 +28,17 @@ const known = new WeakMap<TracedLoad, Deltas>();
 function deltasOf(load: TracedLoad): Deltas {
   const found = known.get(load);
   if (found) return found;
-  const { powerVA, legVA, surgeVA } = load;
+  const { powerVA, powerW, legVA, surgeVA, surgeW } = load;
   const shares = [1, ...legVA.map((va) => (powerVA > 0 ? va / powerVA : 0))];
-  const on = (wholeVA: number): Float64Array => Float64Array.from(shares, (share) => share * wholeVA);
+  const on = (wholeVA: number, batteryW: number): Float64Array =>
+    Float64Array.of(...shares.map((share) => share * wholeVA), batteryW);
+  const surges = (part: number): Float64Array => on(part * surgeVA, part * surgeW);
   const deltas = {
-    on: on(powerVA),
-    off: on(-powerVA),
-    surge: on(surgeVA),
-    falls: on(-surgeVA * (1 - fallLevel)),
-    ends: on(-surgeVA * fallLevel),
+    on: on(powerVA, powerW),
+    off: on(-powerVA, -powerW),
+    surge: surges(1),
+    falls: surges(-(1 - fallLevel)),
+    ends: surges(-fallLevel),
   };
   known.set(load, deltas);
   return deltas;

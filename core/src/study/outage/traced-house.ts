@@ -26,6 +26,8 @@ export interface TracedLoad {
   readonly legVA: readonly number[];
   /** While one piece starts, on top of running: VA, and for how long; 0 for none. */
   readonly surgeVA: number;
+  /** The same as the battery sees it, W: all of a start counts as watts, see {@link startsOn}. */
+  readonly surgeW: number;
   readonly surgeS: number;
   /** Circuits of a lower order are shed first. */
   readonly order: number;
@@ -84,6 +86,7 @@ export function traceHouse(
         powerVA,
         legVA: legs.map((leg) => powerVA * legShare(system, load.legs, leg)),
         surgeVA: start ? Math.max(0, start.startVA - runningPowerVA(load)) : 0,
+        surgeW: start ? Math.max(0, start.startVA - load.runningPowerW) : 0,
         surgeS: start?.durationS ?? 0,
         order: shed?.order ?? 99,
       },

@@ -1,19 +1,17 @@
 import { seasons } from '../../nature/index.js';
 import {
   coincidentDemandVA,
-  type Leg,
-  legShare,
   pickupPeakVA,
   pickupVA,
   type Restart,
   staggered,
-  systemFacts,
   tripRun,
   type TripRun,
 } from '../../electric/index.js';
-import { legCurve, type Stack, wholeCurve } from '../../equipment/index.js';
-import { dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
-import { tripLevels } from '../demand/overload-axes.js';
+import type { Stack } from '../../equipment/index.js';
+import { dayParts, type Load, onShare } from '../../house/index.js';
+import { overloadAxes } from '../output/overload-axes.js';
+import { isLeg, type PowerPart, runsOn } from '../output/power-part.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { restartsOf } from '../starts/restarts-of.js';
 import { startDemand } from '../starts/start-demand.js';
@@ -25,8 +23,8 @@ export const pickupLengthS = 30;
 const staggerGapS = 2;
 
 export interface PickupReport {
-  /** null = the whole; else the leg that comes nearest to its limit. */
-  readonly leg: Leg | null;
+  /** The part of the output that comes nearest to its limit; of the battery, all that follows is in W. */
+  readonly part: PowerPart;
   readonly restarts: readonly Restart[];
   /** What comes back at once and has no surge, VA. */
   readonly besideVA: number;
@@ -43,13 +41,11 @@ export interface PickupReport {
 function besideRestartsVA(
   { plan, settings }: DemandContext,
   loads: readonly Load[],
-  leg: Leg | null,
+  part: PowerPart,
 ): number {
   const { system } = plan.supply;
   const quiet = loads.filter((load) => startDemand(system, load) === null);
-  const powersVA = quiet.map(
-    (load) => load.quantity * runningPowerVA(load) * (leg === null ? 1 : legShare(system, load.legs, leg)),
-  );
+  const powersVA = quiet.map((load) => load.quantity * runsOn(system, load, part));
   let highestVA = 0;
   for (const season of seasons) {
     for (const part of dayParts) {
@@ -62,23 +58,24 @@ function besideRestartsVA(
 
 /**
  * The first half minute after a transfer gap: which motors restart, after what delay, whether the inverter holds, and whether
- * it would if they started one after the other. Of the whole and the legs, the one that comes nearest to its limit.
+ * it would if they started one after the other. Of the whole, the legs and the battery, the one that comes nearest to its limit.
  */
 export function pickupReport(context: DemandContext, stack: Stack): PickupReport {
   const { plan, settings, powerSet } = context;
   const { system } = plan.supply;
-  const { legs } = systemFacts[system];
   const season = settings.designSeason.value;
-  const axes: (Leg | null)[] = legs.length === 1 ? [null] : [null, ...legs];
-  const reports = axes.map((leg): PickupReport => {
-    const levels = tripLevels(leg === null ? wholeCurve(stack) : legCurve(stack));
-    const restarts = restartsOf(system, powerSet, season, leg);
-    const besideVA = besideRestartsVA(context, powerSet, leg);
+  const axes = overloadAxes(stack, system);
+  const legCount = axes.filter(({ part }) => isLeg(part)).length;
+  // With one leg the whole decides.
+  const looked = axes.filter(({ part }) => legCount > 1 || !isLeg(part));
+  const reports = looked.map(({ part, levels }): PickupReport => {
+    const restarts = restartsOf(system, powerSet, season, part);
+    const besideVA = besideRestartsVA(context, powerSet, part);
     const inTurn = staggered(restarts, staggerGapS);
     const follow = (some: readonly Restart[]): TripRun =>
       tripRun((timeS) => pickupVA(some, besideVA, timeS), levels, [], stack.retry, pickupLengthS);
     return {
-      leg,
+      part,
       restarts,
       besideVA,
       peakVA: pickupPeakVA(restarts, besideVA),

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { tripLevels } from '../demand/overload-axes.js';
+import { tripLevels } from '../output/overload-axes.js';
 import { startShape, tripRun, voltageDipShare } from '../../electric/index.js';
 import { startRatio, startShare } from '../../equipment/index.js';
 

@@ -2,27 +2,30 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
-import { runningLimitVA } from '@levamen/core/equipment';
 import { dayPartFacts, dayParts } from '@levamen/core/house';
 import {
   bandsByHour,
   type DemandBand,
   demandBands,
   expectedTripsPerDay,
+  isLeg,
   overloadAxes,
+  type PowerPart,
+  unitOfPart,
 } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';
-import { axisText, chartBase, chartInk, apparentLabel } from '../ui/chart-ink';
+import { axisText, chartBase, chartInk, kiloLabel } from '../ui/chart-ink';
+import { partNames } from './part-names';
 import type { PowerContext } from './power-context';
 
 const hours = Array.from({ length: 24 }, (_, hour) => String(hour));
 const percent = (share: number): string =>
   share === 0 ? '0' : share < 0.0001 ? '<0.01 %' : `${(share * 100).toPrecision(2)} %`;
 
-/** Running demand through the day as a band, against the continuous limit: of the whole or of a leg. */
+/** Running demand through the day as a band, against the continuous limit: of the whole, of a leg, or of the battery. */
 @Component({
   selector: 'lv-demand-band-chart',
   imports: [ChartView, FormsModule, SelectButton],
@@ -40,6 +43,8 @@ const percent = (share: number): string =>
         <p-selectbutton
           size="small"
           [allowEmpty]="false"
+          optionLabel="label"
+          optionValue="value"
           [options]="axes()"
           ariaLabelledBy="band-axis"
           [ngModel]="axis()"
@@ -47,7 +52,7 @@ const percent = (share: number): string =>
         />
       }
       <span id="band-season" class="visually-hidden">Season</span>
-      <span id="band-axis" class="visually-hidden">Whole or leg</span>
+      <span id="band-axis" class="visually-hidden">Whole, leg or battery</span>
     </div>
     <div class="chart">
       <lv-chart
@@ -65,7 +70,7 @@ const percent = (share: number): string =>
     <table class="ruled small">
       <thead>
         <tr>
-          <th scope="col">kVA</th>
+          <th scope="col">k{{ unit() }}</th>
           <th scope="col" class="number">Median</th>
           <th scope="col" class="number">95 %</th>
           <th scope="col" class="number">99.9 %</th>
@@ -97,36 +102,39 @@ const percent = (share: number): string =>
 })
 export class DemandBandChart {
   readonly power = input.required<PowerContext>();
-  /** What is shown first: 'All' or a leg. */
-  readonly first = input('All');
+  /** What is shown first. */
+  readonly first = input<PowerPart>('whole');
   private readonly appearance = inject(Appearance);
 
   protected readonly seasonChoices: Season[] = [...seasons];
   protected readonly season = linkedSignal(() => this.power().season);
   protected readonly axis = linkedSignal(() => this.first());
-  private readonly limits = computed(() => ({
-    wholeVA: runningLimitVA(this.power().stack),
-    legVA: this.power().stack.perLegVA,
-  }));
-  private readonly bands = computed(() => {
-    const { context } = this.power();
-    return demandBands(context.plan.supply.system, context.powerSet, this.season(), this.limits());
+  private readonly system = computed(() => this.power().context.plan.supply.system);
+  private readonly limits = computed(() => {
+    const all = overloadAxes(this.power().stack, this.system());
+    // With one leg the whole says it all.
+    return all.filter(({ part }) => !isLeg(part) || all.filter((one) => isLeg(one.part)).length > 1);
   });
-  protected readonly axes = computed(() => {
-    const { legs } = this.bands();
-    return legs.length < 2 ? ['All'] : ['All', ...legs];
-  });
-  private readonly leg = computed(() => this.bands().legs.findIndex((leg) => leg === this.axis()));
-  private readonly limitVA = computed(() => (this.leg() < 0 ? this.limits().wholeVA : this.limits().legVA));
+  private readonly bands = computed(() =>
+    demandBands(
+      this.system(),
+      this.power().context.powerSet,
+      this.season(),
+      this.limits().map(({ part, levels }) => ({ part, limitVA: levels[0]!.aboveVA })),
+    ),
+  );
+  protected readonly axes = computed(() =>
+    this.limits().map(({ part }) => ({ label: partNames[part], value: part })),
+  );
+  private readonly place = computed(() => Math.max(0, this.bands().of.indexOf(this.axis())));
+  protected readonly unit = computed(() => unitOfPart(this.bands().of[this.place()]!));
+  private readonly limitVA = computed(() => this.limits()[this.place()]!.levels[0]!.aboveVA);
   private bandOf(part: (typeof dayParts)[number]): DemandBand {
-    const of = this.bands().parts[part];
-    return this.leg() < 0 ? of.whole : of.legs[this.leg()]!;
+    return this.bands().parts[part].bands[this.place()]!;
   }
   protected readonly trips = computed(() => {
-    const { context, stack } = this.power();
-    const leg = this.bands().legs[this.leg()] ?? null;
-    const { levels } = overloadAxes(stack, this.bands().legs.length)[this.leg() + 1]!;
-    return expectedTripsPerDay(context.plan.supply.system, context.powerSet, this.season(), levels, leg);
+    const { part, levels } = this.limits()[this.place()]!;
+    return expectedTripsPerDay(this.system(), this.power().context.powerSet, this.season(), levels, part);
   });
   protected readonly tripsText = computed(() => {
     const trips = this.trips();
@@ -172,7 +180,7 @@ export class DemandBandChart {
       ...chartBase(colours),
       grid: { left: 8, right: 14, top: 44, bottom: 4, containLabel: true },
       legend: { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: ink, fontSize: 11 } },
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value)} VA` },
+      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value)} ${this.unit()}` },
       xAxis: {
         type: 'category',
         data: hours,
@@ -182,7 +190,7 @@ export class DemandBandChart {
       },
       yAxis: {
         type: 'value',
-        axisLabel: { ...axisText(colours), formatter: apparentLabel, showMaxLabel: false },
+        axisLabel: { ...axisText(colours), formatter: kiloLabel(this.unit()), showMaxLabel: false },
         splitLine: { lineStyle: { color: rule } },
         max: ({ max }) => Math.ceil((Math.max(max, this.limitVA()) * 1.1) / 1000) * 1000,
       },

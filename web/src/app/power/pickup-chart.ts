@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { pickupVA, type TripEvent } from '@levamen/core/electric';
-import { pickupLengthS, pickupReport } from '@levamen/core/study/details';
+import { isLeg, pickupLengthS, pickupReport, powerCurves, unitOfPart } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';
-import { axisText, chartBase, chartInk, apparentLabel } from '../ui/chart-ink';
+import { axisText, chartBase, chartInk, kiloLabel } from '../ui/chart-ink';
 import type { PowerContext } from './power-context';
 
 const words: Readonly<Record<TripEvent['kind'], string>> = {
@@ -98,10 +98,12 @@ export class PickupChart {
       Math.round(pickupVA(this.restarts(), this.report().besideVA, i / 50)),
     ]),
   );
+  private readonly unit = computed(() => unitOfPart(this.report().part));
   protected readonly says = computed(() => {
-    const { leg, peakVA, staggeredPeakVA, limitVA } = this.report();
+    const { part, peakVA, staggeredPeakVA, limitVA } = this.report();
     const peak = this.inTurn() ? staggeredPeakVA : peakVA;
-    return `Highest on ${leg ?? 'the whole'}: ${quantityText(peak, 'VA')}, of at most ${quantityText(limitVA, 'VA')}: ${this.run().tripped ? 'it trips' : 'it holds'}.`;
+    const on = isLeg(part) ? `on ${part}` : part === 'battery' ? 'for the battery' : 'on the whole';
+    return `Highest ${on}: ${quantityText(peak, this.unit())}, of at most ${quantityText(limitVA, this.unit())}: ${this.run().tripped ? 'it trips' : 'it holds'}.`;
   });
   protected readonly events = computed(() =>
     this.run()
@@ -124,13 +126,16 @@ export class PickupChart {
     const colours = chartInk(this.appearance.dark());
     const { ink, soft, rule, accent } = colours;
     const { demandVA, stepS } = this.run();
-    const { stack } = this.power();
-    const scale = this.report().leg === null ? 1 : stack.perLegVA / stack.continuousVA;
+    const { context, stack } = this.power();
+    const ofPart = powerCurves(stack, context.plan.supply.system).find(
+      ({ part }) => part === this.report().part,
+    );
+    const ratedVA = ofPart!.curve.ratedVA;
     return {
       ...chartBase(colours),
       grid: { left: 8, right: 18, top: 28, bottom: 18, containLabel: true },
       legend: { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: ink, fontSize: 11 } },
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} VA` },
+      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} ${this.unit()}` },
       xAxis: {
         type: 'value',
         min: 0,
@@ -145,9 +150,9 @@ export class PickupChart {
       },
       yAxis: {
         type: 'value',
-        axisLabel: { ...axisText(colours), formatter: apparentLabel, showMaxLabel: false },
+        axisLabel: { ...axisText(colours), formatter: kiloLabel(this.unit()), showMaxLabel: false },
         splitLine: { lineStyle: { color: rule } },
-        max: ({ max }) => Math.ceil((Math.max(max, stack.continuousVA * scale) * 1.1) / 1000) * 1000,
+        max: ({ max }) => Math.ceil((Math.max(max, ratedVA) * 1.1) / 1000) * 1000,
       },
       series: [
         {
@@ -175,7 +180,7 @@ export class PickupChart {
             symbol: 'none',
             lineStyle: { color: ink, width: 2, type: 'solid' },
             label: { formatter: 'continuous', position: 'insideEndTop', color: ink, fontSize: 11 },
-            data: [{ yAxis: stack.continuousVA * scale }],
+            data: [{ yAxis: ratedVA }],
           },
         },
       ],

@@ -6,14 +6,15 @@ import {
   startPowerFactor,
   voltageDipShare,
 } from '@levamen/core/electric';
-import { overloadOfShare, type OverloadPoint, startRatio } from '@levamen/core/equipment';
+import { startRatio } from '@levamen/core/equipment';
 import type { Load } from '@levamen/core/house';
 import { connectedVA } from '@levamen/core/house/details';
-import { type StartCase, startLevels } from '@levamen/core/study';
+import type { StartCase } from '@levamen/core/study';
+import { isLeg, powerCurves, startLevel, startParts, unitOfPart } from '@levamen/core/study/details';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';
-import { axisText, chartBase, chartInk, apparentLabel } from '../ui/chart-ink';
+import { axisText, chartBase, chartInk, kiloLabel } from '../ui/chart-ink';
 import { ChoiceField, type Choice } from '../ui/choice-field';
 import type { PowerContext } from './power-context';
 
@@ -75,36 +76,30 @@ export class StartChart {
   protected readonly start = computed(
     (): StartCase | null => this.starts().find(({ load }) => load.id === this.chosen()) ?? null,
   );
-  /** The axis that comes nearer to its limit: the whole, or the highest leg. */
+  /** What comes nearest to its limit: the whole, the highest leg, or the battery. */
   private readonly worst = computed(() => {
     const start = this.start();
     if (!start) return null;
-    const { stack } = this.power();
-    const levels = startLevels(start);
-    const share = stack.perLegVA / stack.continuousVA;
-    const axis = (
-      name: string,
-      beforeVA: number,
-      levelVA: (timeS: number) => number,
-      ratedVA: number,
-      curve: OverloadPoint[],
-    ) => ({
-      name,
-      beforeVA,
-      levelVA,
-      ratedVA,
-      curve,
-      moment: startRatio(levelVA, start.durationS, ratedVA, curve),
-    });
-    const whole = axis('the whole', start.besideVA, levels.wholeVA, stack.continuousVA, [...stack.overload]);
-    const leg = axis(
-      start.leg,
-      start.besideLegVA,
-      levels.legVA,
-      stack.perLegVA,
-      overloadOfShare(stack.overload, share),
-    );
-    return leg.moment.ratio > whole.moment.ratio ? leg : whole;
+    const { context, stack } = this.power();
+    const curves = powerCurves(stack, context.plan.supply.system);
+    return startParts(start)
+      .flatMap((of) => {
+        const curve = curves.find(({ part }) => part === of.part)?.curve;
+        if (!curve) return [];
+        const levelVA = startLevel(of, start.durationS);
+        return [
+          {
+            on: isLeg(of.part) ? `on ${of.part}` : of.part === 'battery' ? 'for the battery' : 'on the whole',
+            unit: unitOfPart(of.part),
+            beforeVA: of.beside,
+            levelVA,
+            ratedVA: curve.ratedVA,
+            curve: curve.overload,
+            moment: startRatio(levelVA, start.durationS, curve.ratedVA, curve.overload),
+          },
+        ];
+      })
+      .reduce((worst, next) => (next.moment.ratio > worst.moment.ratio ? next : worst));
   });
   private readonly shownS = computed(() => Math.max(1.5, (this.start()?.durationS ?? 1) * 1.6));
   protected readonly says = computed(() => {
@@ -113,7 +108,7 @@ export class StartChart {
     if (!start || !worst) return '';
     const { ratio, demandVA, allowedVA, timeS } = worst.moment;
     const when = timeS === 0 ? 'at once' : `after ${quantityText(timeS, 's')}`;
-    return `${start.load.name} on ${worst.name}: ${quantityText(demandVA, 'VA')} ${when}, of ${quantityText(allowedVA, 'VA')}: ${ratio > 1 ? 'the inverter disconnects' : 'it holds'}.`;
+    return `${start.load.name} ${worst.on}: ${quantityText(demandVA, worst.unit)} ${when}, of ${quantityText(allowedVA, worst.unit)}: ${ratio > 1 ? 'the inverter disconnects' : 'it holds'}.`;
   });
   /** Demand with phase angles, on the axis that is shown. */
   private readonly withAnglesVA = computed(() => {
@@ -173,7 +168,10 @@ export class StartChart {
       ...chartBase(colours),
       grid: { left: 8, right: 18, top: 26, bottom: 18, containLabel: true },
       legend: { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: ink, fontSize: 11 } },
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} VA` },
+      tooltip: {
+        trigger: 'axis',
+        valueFormatter: (value) => `${Math.round(Number(value))} ${worst?.unit ?? 'VA'}`,
+      },
       xAxis: {
         type: 'value',
         min: -0.1,
@@ -192,7 +190,7 @@ export class StartChart {
       },
       yAxis: {
         type: 'value',
-        axisLabel: { ...axisText(colours), formatter: apparentLabel },
+        axisLabel: { ...axisText(colours), formatter: kiloLabel(worst?.unit ?? 'VA') },
         splitLine: { lineStyle: { color: rule } },
       },
       series: [

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import type { TripEvent } from '@levamen/core/electric';
-import { shedTiming } from '@levamen/core/study/details';
+import { shedTiming, unitOfPart } from '@levamen/core/study/details';
 import type { PowerContext } from './power-context';
 
 const words: Readonly<Record<TripEvent['kind'], string>> = {
@@ -35,10 +35,10 @@ export class TripList {
 
   private readonly timing = computed(() => shedTiming(this.power().context, this.power().stack));
   protected readonly says = computed(() => {
-    const { demandVA, heldS } = this.timing();
-    const asked = `With the running demand and all that is shed for want of room: ${quantityText(demandVA, 'VA')}`;
+    const { part, demandVA, heldS } = this.timing();
+    const asked = `With the running demand and all that is shed for want of room: ${quantityText(demandVA, unitOfPart(part))}`;
     return Number.isFinite(heldS)
-      ? `${asked}; the inverter holds that for ${quantityText(heldS, 's')}.`
+      ? `${asked}; the ${part === 'battery' ? 'battery' : 'inverter'} holds that for ${quantityText(heldS, 's')}.`
       : `${asked}, within the continuous rating.`;
   });
   protected readonly events = computed(() =>
@@ -50,9 +50,9 @@ export class TripList {
       ),
   );
   protected readonly byHand = computed(() => {
-    const { byHandVA, heldS } = this.timing();
+    const { part, byHandVA, heldS } = this.timing();
     return byHandVA > 0
-      ? `By hand ${quantityText(byHandVA, 'VA')} would have to be off within ${quantityText(heldS, 's')}.`
+      ? `By hand ${quantityText(byHandVA, unitOfPart(part))} would have to be off within ${quantityText(heldS, 's')}.`
       : '';
   });
 }

@@ -35,11 +35,12 @@ export const chartBase = ({ ink }: ChartInk) => ({
   grid: { left: 8, right: 12, top: 16, bottom: 4, containLabel: true },
 });
 
-export const powerLabel = (value: number): string =>
-  Math.abs(value) >= 1000 ? `${value / 1000} kW` : `${value} W`;
+/** A value on an axis of power. */
+export const kiloLabel =
+  (unit: 'VA' | 'W') =>
+  (value: number): string =>
+    Math.abs(value) >= 1000 ? `${value / 1000} k${unit}` : `${value} ${unit}`;
 
-/** The same for apparent power. */
-export const apparentLabel = (value: number): string =>
-  Math.abs(value) >= 1000 ? `${value / 1000} kVA` : `${value} VA`;
+export const powerLabel = kiloLabel('W');
 
 export const axisText = ({ soft }: ChartInk) => ({ color: soft, fontSize: 11 });

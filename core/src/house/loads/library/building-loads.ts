@@ -39,7 +39,7 @@ export const buildingLoads = [
   typical({ id: 'dehumidifier', name: 'Dehumidifier', kind: 'fan', powerW: 480, pf: 0.85, duty: 0.5, start: times(5, 0.5), use: bySeason({ shoulder: [4, 2, 3, 3], summer: allDay }), tier: 'may' }),
   typical({ id: 'well-pump-small', name: 'Well pump, ¾ hp', kind: 'pump', powerW: 1100, pf: 0.72, start: lockedRotor(34, 0.6), use: always([0.05, 0.25, 0.15, 0.25]), tier: 'must', wiring: 'line' }),
   typical({ id: 'well-pump-large', name: 'Well pump, 1½ hp', kind: 'pump', powerW: 1900, pf: 0.78, start: lockedRotor(58, 0.6), use: always([0.05, 0.2, 0.15, 0.2]), tier: 'must', wiring: 'line' }),
-  typical({ id: 'sump-pump', name: 'Sump pump, ⅓ hp', kind: 'pump', powerW: 600, pf: 0.7, start: lockedRotor(26, 0.5), use: bySeason({ winter: [0.2, 0.1, 0.2, 0.2], shoulder: [0.6, 0.3, 0.5, 0.5], summer: [0.3, 0.1, 0.2, 0.2] }), tier: 'must' }),
+  typical({ id: 'sump-pump', name: 'Sump pump, ⅓ hp', kind: 'pump', powerW: 600, pf: 0.7, start: lockedRotor(26, 0.5), use: bySeason({ winter: [0.2, 0.1, 0.2, 0.2], shoulder: [0.6, 0.3, 0.5, 0.5], summer: [0.3, 0.1, 0.2, 0.2] }), storm: 4, tier: 'must' }),
   typical({ id: 'sump-pump-storm', name: 'Sump pump in a storm', kind: 'pump', powerW: 600, pf: 0.7, start: lockedRotor(26, 0.5), use: always([2, 1, 1.5, 1.5]), tier: 'must' }),
   typical({ id: 'sewage-pump', name: 'Sewage pump, ½ hp', kind: 'pump', powerW: 850, pf: 0.7, start: lockedRotor(38, 0.5), use: always([0, 0.1, 0.05, 0.1]), tier: 'must' }),
   typical({ id: 'septic-aerator', name: 'Septic aerator', kind: 'pump', powerW: 80, pf: 0.8, use: always(allDay), tier: 'may' }),

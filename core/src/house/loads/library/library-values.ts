@@ -12,7 +12,6 @@ export function libraryValues(typical: TypicalLoad): Omit<Load, 'id' | 'legs' | 
     measuredOn: null,
     cyclesPerHour: null,
     restartDelayS: null,
-    stormFactor: null,
     note: '',
   };
 }

@@ -18,6 +18,8 @@ export interface TypicalLoad {
   readonly dutyCycle: number;
   readonly use: Readonly<Record<Season, HoursOfUse>>;
   readonly tier: Tier;
+  /** On days of storm it runs so many times as long; null = as on any day. */
+  readonly stormFactor: number | null;
   /** 'plug' sits on one leg; 'line' on two where there are two of 120 V; 'three' on three phases where there are. */
   readonly wiring: 'plug' | 'line' | 'three';
   /** Supplies it is made for; null = any. */
@@ -74,6 +76,7 @@ interface Row {
   readonly start?: Start;
   readonly wiring?: TypicalLoad['wiring'];
   readonly quantity?: number;
+  readonly storm?: number;
   readonly onlyOn?: readonly SupplySystem[];
 }
 
@@ -89,6 +92,7 @@ export const typical = (row: Row): TypicalLoad => ({
   dutyCycle: row.duty ?? 1,
   use: row.use,
   tier: row.tier,
+  stormFactor: row.storm ?? null,
   wiring: row.wiring ?? 'plug',
   onlyOn: row.onlyOn ?? null,
 });

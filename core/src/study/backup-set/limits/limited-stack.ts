@@ -1,20 +1,14 @@
-import {
-  batteryDrainWh,
-  legCurve,
-  type OverloadPoint,
-  runningLimitVA,
-  type Stack,
-  wholeCurve,
-} from '../../../equipment/index.js';
-import { type Leg, type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { batteryDrainWh, type OverloadPoint, type Stack } from '../../../equipment/index.js';
+import { type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { powerCurves } from '../../output/overload-axes.js';
+import { isLeg, type PowerPart } from '../../output/power-part.js';
 import type { DemandContext } from '../../margins/demand-context.js';
 import type { StackEnergy } from '../../margins/stack-energy.js';
 
-/** One of the sums that are looked at: everything together, or one leg. */
+/** One of the sums that are looked at: everything together, one leg, or everything in watts. */
 export interface PowerAxis {
-  /** null = everything together. */
-  readonly leg: Leg | null;
-  /** What may run on it, VA. */
+  readonly part: PowerPart;
+  /** What may run on it, VA, of the battery W. */
   readonly limitVA: number;
   /** Its rating and overload curve, against which starts are judged. */
   readonly ratedVA: number;
@@ -37,19 +31,14 @@ export interface LimitedStack {
 export function limitedStack(context: DemandContext, stack: Stack, energy: StackEnergy): LimitedStack {
   const { plan, settings } = context;
   const { legs, legVoltageV } = systemFacts[plan.supply.system];
-  const wholeVA = runningLimitVA(stack);
-  const [whole, ofLeg] = [wholeCurve(stack), legCurve(stack)];
   const { peukert } = stack.batteries[0]!.unit.battery!;
   return {
-    axes: [
-      { leg: null, limitVA: wholeVA, ...whole },
-      ...legs.map((leg) => ({
-        leg,
-        // With one leg the whole decides.
-        limitVA: legs.length === 1 ? Math.max(wholeVA, stack.perLegVA) : stack.perLegVA,
-        ...ofLeg,
-      })),
-    ],
+    axes: powerCurves(stack, plan.supply.system).map(({ part, curve }) => ({
+      part,
+      // With one leg the whole decides.
+      limitVA: isLeg(part) && legs.length === 1 ? Math.max(stack.continuousVA, curve.ratedVA) : curve.ratedVA,
+      ...curve,
+    })),
     system: plan.supply.system,
     neutralLimitVA: stack.neutralA === null || legs.length === 1 ? Infinity : stack.neutralA * legVoltageV,
     lockedRotorA: stack.lockedRotorA,

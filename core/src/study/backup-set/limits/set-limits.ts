@@ -2,11 +2,13 @@ import {
   BoundedDemand,
   DemandDistribution,
   type LagRange,
+  systemFacts,
   worstNeutralVA,
   worstRuntime,
 } from '../../../electric/index.js';
 import type { Stack } from '../../../equipment/index.js';
 import type { Load } from '../../../house/index.js';
+import { isLeg } from '../../output/power-part.js';
 import type { DemandContext } from '../../margins/demand-context.js';
 import type { StackEnergy } from '../../margins/stack-energy.js';
 import { decidingCases } from './deciding-cases.js';
@@ -59,13 +61,13 @@ export class SetLimits {
   }
 
   empty(): GrowingSet {
-    const { axes } = this.stack;
+    const { axes, system } = this.stack;
     const eachCase = Array.from({ length: this.caseCount });
     return {
       loads: [],
       demands: axes.map(({ limitVA }) => eachCase.map(() => BoundedDemand.upTo(limitVA * slack))),
       hourlyWh: new Float64Array(24),
-      neutralVA: axes.slice(1).map(() => new Float64Array(this.caseCount)),
+      neutralVA: systemFacts[system].legs.map(() => new Float64Array(this.caseCount)),
       lags: eachCase.map(() => ({ least: Math.PI / 2, most: 0 })),
     };
   }
@@ -172,27 +174,29 @@ export class SetLimits {
   }
 
   private continuousHolds({ demands }: GrowingSet): boolean {
-    const { limitVA } = this.stack.axes[0]!;
-    return demands[0]!.every((demand) => this.holds(demand, limitVA));
+    return this.stack.axes.every(
+      ({ part, limitVA }, axis) =>
+        isLeg(part) || demands[axis]!.every((demand) => this.holds(demand, limitVA)),
+    );
   }
 
   private legsHold(set: GrowingSet): boolean {
     return (
       this.stack.axes.every(
-        ({ leg, limitVA }, axis) =>
-          leg === null || set.demands[axis]!.every((demand) => this.holds(demand, limitVA)),
+        ({ part, limitVA }, axis) =>
+          !isLeg(part) || set.demands[axis]!.every((demand) => this.holds(demand, limitVA)),
       ) && set.lags.every((range, of) => this.neutralHolds(set, of, range))
     );
   }
 
   /** What returns through the neutral at its worst: all that runs there, and no more than stands on each leg. */
   private neutralHolds({ demands, neutralVA }: GrowingSet, of: number, range: LagRange): boolean {
-    const { neutralLimitVA, axes, system } = this.stack;
+    const { neutralLimitVA, system } = this.stack;
     if (neutralLimitVA === Infinity) return true;
     const limitVA = neutralLimitVA * slack;
     if (neutralVA.reduce((sum, byCase) => sum + byCase[of]!, 0) <= limitVA) return true;
-    const returns = axes.slice(1).map(({ leg }, index) => ({
-      leg: leg!,
+    const returns = systemFacts[system].legs.map((leg, index) => ({
+      leg,
       powerVA: Math.min(neutralVA[index]![of]!, demands[index + 1]![of]!.quantileVA(this.share)),
     }));
     return worstNeutralVA(system, returns, range) <= limitVA;

@@ -1,7 +1,8 @@
-import { lagOf, legShare, type SupplySystem, systemFacts } from '../../../electric/index.js';
+import { lagOf, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import { startRoomVA } from '../../../equipment/index.js';
-import { hourlyEnergyWh, type Load, runningPowerVA } from '../../../house/index.js';
+import { hourlyEnergyWh, type Load } from '../../../house/index.js';
 import type { Season } from '../../../nature/index.js';
+import { isLeg, runsOn, startsOn } from '../../output/power-part.js';
 import { startDemand } from '../../starts/start-demand.js';
 import type { LimitedStack } from './limited-stack.js';
 
@@ -10,7 +11,7 @@ export const slack = 1 + 1e-9;
 
 /** One load as the limits see it. */
 export interface SetPart {
-  /** All pieces running, on each axis, VA. */
+  /** All pieces running, on each axis: VA, of the battery W. */
   readonly powersVA: readonly number[];
   /** Share of the time it is on, by case. */
   readonly shares: readonly number[];
@@ -36,17 +37,16 @@ export function setPart(
   season: Season,
   { axes, lockedRotorA }: LimitedStack,
 ): SetPart {
-  const onAxis = axes.map(({ leg }) => (leg === null ? 1 : legShare(system, load.legs, leg)));
-  const pieceVA = runningPowerVA(load);
+  const pieceRuns = axes.map(({ part }) => runsOn(system, load, part));
   const start = startDemand(system, load);
   const surges =
     start !== null &&
     shares.some((share) => share > 0) &&
-    onAxis.slice(1).some((part) => part * start.startVA > 0);
+    axes.some(({ part }) => isLeg(part) && startsOn(system, load, start.startVA, part) > 0);
   const besideVA = (axis: number): number => {
-    const surgeVA = onAxis[axis]! * start!.startVA;
+    const surgeVA = startsOn(system, load, start!.startVA, axes[axis]!.part);
     if (surgeVA <= 0) return Infinity;
-    const runsVA = onAxis[axis]! * pieceVA;
+    const runsVA = pieceRuns[axis]!;
     const { ratedVA, overload } = axes[axis]!;
     // Its other pieces run while one starts.
     return (
@@ -54,7 +54,7 @@ export function setPart(
     );
   };
   return {
-    powersVA: onAxis.map((part) => load.quantity * pieceVA * part),
+    powersVA: pieceRuns.map((piece) => load.quantity * piece),
     shares,
     hourlyWh: hourlyEnergyWh(load, season),
     neutralLeg: systemFacts[system].legs.findIndex((leg) => leg === load.legs),

@@ -12,13 +12,14 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { tiers } from '@levamen/core/house';
-import { type DrillNow, OutageDrill, studyYear } from '@levamen/core/study/details';
+import { type DrillNow, OutageDrill, studyYear, unitOfPart } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { ToggleSwitch } from 'primeng/toggleswitch';
 import { EMPTY, interval, switchMap, tap } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
+import { partNames } from '../../power/part-names';
 import type { Choice } from '../../ui/choice-field';
 import { clockText, lengthText, momentText } from './moment-text';
 import { causeWords, tierWords } from './outage-words';
@@ -119,9 +120,9 @@ export class DrillView {
     return `at this rate ${lengthText(((now.charge * usable) / now.batteryW) * 60)} are left`;
   });
   protected readonly bars = computed(() =>
-    (this.now()?.shares ?? []).map(({ leg, demandVA, limitVA }) => ({
-      name: leg === 0 ? 'Whole' : `L${leg}`,
-      text: `${quantityText(demandVA, 'VA')} of ${quantityText(limitVA, 'VA')}`,
+    (this.now()?.shares ?? []).map(({ part, demandVA, limitVA }) => ({
+      name: partNames[part],
+      text: `${quantityText(demandVA, unitOfPart(part))} of ${quantityText(limitVA, unitOfPart(part))}`,
       percent: Math.min(100, (demandVA / limitVA) * 71.4),
       over: demandVA > limitVA,
     })),

@@ -9,6 +9,7 @@ export const causeWords: Readonly<Record<Cause, string>> = {
   'overload-l1': 'overload on L1',
   'overload-l2': 'overload on L2',
   'overload-l3': 'overload on L3',
+  'overload-battery': 'overload of the battery',
   cold: 'battery too cold or too hot',
   starting: 'a motor start',
   fuel: 'out of fuel',

@@ -97,7 +97,12 @@ import { WeatherFields } from './weather-fields';
       <section class="sheet" aria-label="Generator">
         <h2>Generator</h2>
         @if (plan().sources.generator; as generator) {
-          <lv-generator-fields [generator]="generator" [units]="units()" [circuits]="circuits()" />
+          <lv-generator-fields
+            [generator]="generator"
+            [units]="units()"
+            [system]="plan().supply.system"
+            [circuits]="circuits()"
+          />
         } @else {
           <p class="row">
             <span class="small soft">None.</span>

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { UnitSystem } from '@levamen/core/base';
+import { type LegSet, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import { type Generator, generatorSchema } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
@@ -18,6 +19,10 @@ import { ScenarioEdits } from './scenario-edits';
     <div class="grid">
       <lv-form-field [of]="form" name="start" />
       <lv-form-field [of]="form" name="powerW" />
+      <lv-form-field [of]="form" name="connection" />
+      @if (legs().length > 2 && generator().connection !== 'charger') {
+        <lv-form-field [of]="form" name="legs" [choices]="legs()" />
+      }
       <lv-form-field [of]="form" name="chargerW" />
       @if (generator().start === 'hand') {
         <lv-form-field [of]="form" name="comesAfterMin" />
@@ -77,6 +82,7 @@ import { ScenarioEdits } from './scenario-edits';
 export class GeneratorFields {
   readonly generator = input.required<Generator>();
   readonly circuits = input.required<readonly Choice<string | null>[]>();
+  readonly system = input.required<SupplySystem>();
   readonly units = input.required<UnitSystem>();
   protected readonly edits = inject(ScenarioEdits);
   protected readonly form = formOf<Generator>(
@@ -85,6 +91,10 @@ export class GeneratorFields {
     (change) => this.edits.setGenerator(change),
     { units: this.units },
   );
+  protected readonly legs = computed((): Choice<LegSet | null>[] => [
+    { label: 'all alike', value: null },
+    ...systemFacts[this.system()].legSets.map((set) => ({ label: set, value: set })),
+  ]);
   protected readonly quiet = generatorSchema.shape.quiet.unwrap().shape;
   protected setQuiet(end: 'fromH' | 'toH', hour: number | null): void {
     const now = this.generator().quiet ?? { fromH: 22, toH: 7 };
