@@ -5,6 +5,9 @@ import { surgeOnLegVA, type TracedLoad } from './traced-house.js';
 const quantum = 2 ** -20;
 const rounded = (value: number): number => Math.round(value / quantum) * quantum;
 
+/** Stacks whose overloads are kept: those in use and the last that were tried. */
+const mostOverloads = 4;
+
 /** A stretch of minutes. */
 export interface MinuteWindow {
   /** First minute, counted from the beginning of the year; may lie in the year after. */
@@ -18,6 +21,8 @@ export class DemandSum {
   readonly demandW: Float64Array[];
   /** By stage: highest that may come together within a minute, starts included, VA; whole, then each leg. */
   readonly peakVA: Float64Array[][];
+  /** What was worked out from the sum as it stands, by what it was worked out for; forgotten when it changes. */
+  readonly overloads = new Map<string, Uint8Array[]>();
 
   constructor(
     readonly window: MinuteWindow,
@@ -31,11 +36,19 @@ export class DemandSum {
     );
   }
 
+  keepOverloads(key: string, marks: Uint8Array[]): void {
+    this.overloads.delete(key);
+    this.overloads.set(key, marks);
+    const [oldest] = this.overloads.keys();
+    if (this.overloads.size > mostOverloads) this.overloads.delete(oldest!);
+  }
+
   /**
    * @param sign 1 to add a load, -1 to take it away
    * @param load one that is not kept off where there is no room: whether it runs depends on the others
    */
   add(load: TracedLoad, sign: 1 | -1): void {
+    this.overloads.clear();
     const { fromMinute, minutes } = this.window;
     const stages = Math.min(load.offFromStage, this.stageCount);
     const steps = this.stepsOf(load);

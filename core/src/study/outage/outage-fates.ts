@@ -9,7 +9,7 @@ export interface OutageFates {
   readonly survivedMin: Float32Array;
   /** Index into the causes; 0 where it survives. */
   readonly cause: Uint8Array;
-  /** Minutes that were stepped through, out of those that the outages last in all. */
+  /** Minutes that were passed, one by one or by the hour, out of those that the outages last in all. */
   readonly steppedMin: number;
 }
 
@@ -23,8 +23,10 @@ export interface FateWish {
   readonly horizonMin: number;
   /** Charge when the outage begins at an hour of the window, Wh; else that of the plan. */
   readonly chargeAt?: (hour: number) => number;
-  /** Without it every outage is stepped through to its end; for measuring and checking. */
+  /** Without it every outage is played to its end; for measuring and checking. */
   readonly merge?: boolean;
+  /** Without it every minute is stepped through; for measuring and checking. */
+  readonly jumps?: boolean;
   /** Called with how each outage ended; false stops. */
   readonly ended?: (survivedMin: number, cause: number) => boolean;
   /** Called now and then with the share that is done; false stops. */
@@ -42,7 +44,7 @@ export interface FateWish {
  * @param plan covers the hours and the horizon after the last of them
  */
 export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
-  const { hours, horizonMin, everyH = 1, merge = true } = wish;
+  const { hours, horizonMin, everyH = 1, merge = true, jumps = true } = wish;
   const stepper = new OutageStepper(plan);
   const { state } = stepper;
   const survivedMin = new Float32Array(hours).fill(NaN);
@@ -59,7 +61,7 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
     if (wish.goOn && index % 64 === 0 && !wish.goOn(1 - start / hours)) break;
     const begin = start * 60;
     const horizon = begin + horizonMin;
-    const stretch: Stretch = { untilDark: true, passed, number: endsAt.length };
+    const stretch: Stretch = { untilDark: true, passed, number: endsAt.length, jumps };
     stepper.begin(begin, wish.chargeAt?.(start));
     const minute = stepper.play(begin, horizon, stretch);
     steppedMin += minute - begin;

@@ -131,6 +131,16 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   };
 }
 
+/** A share by hour of the year; a battery keeps its temperature for a day at least. */
+function hourlyShare(batteryC: Float64Array, shareAt: (c: number) => number): Float32Array {
+  const shares = new Float32Array(hoursOfYear);
+  for (let hour = 0; hour < hoursOfYear; hour += 1) {
+    shares[hour] =
+      hour > 0 && batteryC[hour] === batteryC[hour - 1] ? shares[hour - 1]! : shareAt(batteryC[hour]!);
+  }
+  return shares;
+}
+
 /**
  * Prepares a year of outages for a job and a stack under a year of weather.
  *
@@ -168,12 +178,8 @@ export function outageYear(
       ? kept.sun(arrays, said.snow.value, limits)
       : sunTrace(arrays, limits, (array) => hourlyArrayW(array, weather, said.snow.value)),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
-    chargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
-      chargeShareAt(stack.chemistry, batteryC[h]!),
-    ),
-    dischargeShare: Float32Array.from({ length: hoursOfYear }, (_, h) =>
-      dischargeShareAt(stack.chemistry, batteryC[h]!),
-    ),
+    chargeShare: hourlyShare(batteryC, (c) => chargeShareAt(stack.chemistry, c)),
+    dischargeShare: hourlyShare(batteryC, (c) => dischargeShareAt(stack.chemistry, c)),
     batteryC,
   };
 }
@@ -196,15 +202,21 @@ export function outagePlan(
   // A device that looks for room measures current, and knows nothing of how far it lags.
   const limit = { wholeVA: mostPowerW(stack), legVA: leg!.levels[0]!.aboveVA };
   const trace = sum ? withManaged(house, sum, limit) : demandTrace(house, { fromMinute, minutes }, limit);
-  const overloads = overloadMinutes(house, trace, hardware.axes, fuller && fuller.overloads);
+  const marks = (axes: readonly OverloadAxis[], within: readonly Uint8Array[] | null): Uint8Array[] => {
+    // What runs where there is room is not in the sum.
+    if (!sum || trace.managed.length > 0) return overloadMinutes(house, trace, axes, within);
+    const key = JSON.stringify(axes);
+    const known = sum.overloads.get(key) ?? overloadMinutes(house, trace, axes, within);
+    sum.keepOverloads(key, known);
+    return known;
+  };
+  const overloads = marks(hardware.axes, fuller && fuller.overloads);
   return {
     ...year,
     trace,
     overloads,
     overloadsBeside:
-      hardware.axesBeside === null
-        ? overloads
-        : overloadMinutes(house, trace, hardware.axesBeside, fuller && fuller.overloadsBeside),
+      hardware.axesBeside === null ? overloads : marks(hardware.axesBeside, fuller && fuller.overloadsBeside),
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

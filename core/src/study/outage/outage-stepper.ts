@@ -1,4 +1,5 @@
 import { acOfDcW, dcOfAcW } from '../../electric/index.js';
+import { HourJumps, jumpMin } from './hour-jumps.js';
 import { minutesOfYear, wrapMinute } from './minutes.js';
 import { drainOf, type OutagePlan } from './outage-plan.js';
 import { at, causeNumber, dark, engine, flow, newFlows, newState } from './outage-state.js';
@@ -24,9 +25,11 @@ export interface Stretch {
    */
   readonly passed: Int32Array | null;
   readonly number: number;
+  /** Passes whole hours in one step where nothing depends on the charge, see {@link HourJumps}. */
+  readonly jumps: boolean;
 }
 
-const oneMinute: Stretch = { untilDark: false, passed: null, number: 0 };
+const oneMinute: Stretch = { untilDark: false, passed: null, number: 0, jumps: false };
 
 /**
  * The physics of an outage, minute by minute: loads, sun, battery, generator, vehicle, overload.
@@ -42,6 +45,8 @@ export class OutageStepper {
   private readonly quiet = new Uint8Array(24);
   private readonly fuelFullL: number;
   private readonly vehicleFullWh: number;
+  /** By stage, once it is asked for. */
+  private readonly jumpsOf: HourJumps[] = [];
 
   /** @param plan what happens from outside, and the hardware */
   constructor(private readonly plan: OutagePlan) {
@@ -86,11 +91,20 @@ export class OutageStepper {
     return this.run(from, to, stretch, false);
   }
 
+  private jumpsAt(stage: number): HourJumps {
+    return (this.jumpsOf[stage] ??= new HourJumps(this.plan, stage));
+  }
+
   /**
    * One function for all the minutes of a stretch, with its state in locals: a year of outages takes some fifty million of
    * these minutes, and a state that is read from memory and written back in each costs more than the physics.
    */
-  private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
+  private run(
+    from: number,
+    to: number,
+    { untilDark, passed, number, jumps }: Stretch,
+    writes: boolean,
+  ): number {
     const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
     const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside } = plan;
     const { acW: sunAcW, dcW: sunDcW, returnMin: solarReturnMin, sooner } = sun;
@@ -145,6 +159,7 @@ export class OutageStepper {
     let share = state[at.servedShare]!;
     let wantedW = demandW[stage]!;
     let marks = overloads[stage]!;
+    let hours = jumps ? this.jumpsAt(stage) : null;
     let minute = from;
     let ofYear = wrapMinute(plan.trace.fromMinute + from) | 0;
 
@@ -163,6 +178,31 @@ export class OutageStepper {
         // Full, nothing shed, nothing used up: from here on all outages are alike.
         if (passed[minute] !== 0) break;
         passed[minute] = number;
+      }
+      if (
+        hours !== null &&
+        minute % jumpMin === 0 &&
+        darkNow === lit &&
+        engineNow === engineOff &&
+        minute + jumpMin <= to
+      ) {
+        const hourOfWindow = (minute / jumpMin) | 0;
+        if (Number.isNaN(hours.leastWh[hourOfWindow])) hours.work(hourOfWindow);
+        const belowWh = hours.onlyFalls[hourOfWindow] === 1 ? hours.fallsBelowWh : hours.belowWh;
+        if (
+          (upMin >= solarReturnMin || hours.sunless[hourOfWindow] === 1) &&
+          chargeWh + hours.leastWh[hourOfWindow]! > hours.aboveWh &&
+          chargeWh + hours.mostWh[hourOfWindow]! < belowWh
+        ) {
+          chargeWh += hours.sumWh[hourOfWindow]!;
+          share = 1;
+          tries = 0;
+          upMin += jumpMin;
+          // The loop goes on by one minute itself.
+          minute += jumpMin - 1;
+          ofYear = (ofYear + jumpMin - 1) % minutesOfYear;
+          continue;
+        }
       }
       const ofYearHour = (ofYear / 60) | 0;
       share = 0;
@@ -269,6 +309,7 @@ export class OutageStepper {
       if (stage !== stageBefore) {
         wantedW = demandW[stage]!;
         marks = overloads[stage]!;
+        if (hours !== null) hours = this.jumpsAt(stage);
       }
       const loadW = wantedW[minute]!;
       if (writes) {

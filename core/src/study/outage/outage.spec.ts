@@ -189,63 +189,57 @@ describe('an outage without sun', () => {
   });
 });
 
+/** Years of random houses with sun, and perhaps a generator or a vehicle, in the weather of a cold coast. */
+const arbitraryYear = fc
+  .record({
+    loads: fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 6 }),
+    array: fc.record({
+      ratedW: fc.integer({ min: 500, max: 12_000 }),
+      tiltDeg: fc.integer({ min: 0, max: 90 }),
+      facingDeg: fc.integer({ min: 0, max: 360 }),
+      coupling: fc.constantFrom('ac' as const, 'dc' as const),
+    }),
+    connection: fc.constantFrom(null, 'beside' as const, 'through' as const, 'charger' as const),
+    vehicle: fc.constantFrom(null, 'sink' as const, 'source' as const),
+    startCharge: fc.double({ min: 0.05, max: 1, noNaN: true }),
+    efficiency: fc.double({ min: 0.8, max: 1, noNaN: true }),
+  })
+  .map(({ loads, array, connection, vehicle, startCharge, efficiency }) =>
+    anOutageYear({
+      loads: loads.map((load, i) => ({ ...load, id: `load-${i}`, runningPowerW: load.runningPowerW / 4 })),
+      weather: coast,
+      unit: unitOf(10_000, {
+        dischargeEfficiency: efficiency,
+        charge: { powerW: 5000, efficiency },
+        standbyW: 40,
+      }),
+      outage: {
+        arrays: [anArray(array)],
+        generator: connection && { ...generator, connection },
+        startCharge,
+        vehicle: vehicle && {
+          id: 'vehicle',
+          circuitId: null,
+          role: vehicle,
+          powerW: 3000,
+          energyWh: 40_000,
+          startCharge: 0.6,
+          keeps: 0.3,
+          feedsBelow: 0.5,
+        },
+      },
+    }),
+  );
+
 describe('energy', () => {
   it('is conserved in every minute of random houses in random weather', () => {
     fc.assert(
-      fc.property(
-        fc.array(arbitraryLoad('split-120-240'), { minLength: 1, maxLength: 6 }),
-        fc.record({
-          ratedW: fc.integer({ min: 500, max: 12_000 }),
-          tiltDeg: fc.integer({ min: 0, max: 90 }),
-          facingDeg: fc.integer({ min: 0, max: 360 }),
-          coupling: fc.constantFrom('ac' as const, 'dc' as const),
-        }),
-        fc.record({
-          hour: fc.integer({ min: 0, max: 8759 }),
-          generator: fc.constantFrom(null, 'beside', 'through', 'charger'),
-          vehicle: fc.constantFrom('none', 'sink', 'source'),
-          startCharge: fc.double({ min: 0.05, max: 1, noNaN: true }),
-          efficiency: fc.double({ min: 0.8, max: 1, noNaN: true }),
-        }),
-        (loads, array, { hour, generator: with_, vehicle, startCharge, efficiency }) => {
-          const named = loads.map((load, i) => ({
-            ...load,
-            id: `load-${i}`,
-            runningPowerW: load.runningPowerW / 4,
-          }));
-          const year = anOutageYear({
-            loads: named,
-            weather: coast,
-            unit: unitOf(10_000, {
-              dischargeEfficiency: efficiency,
-              charge: { powerW: 5000, efficiency },
-              standbyW: 40,
-            }),
-            outage: {
-              arrays: [anArray(array)],
-              generator: with_ && { ...generator, connection: with_ },
-              startCharge,
-              vehicle:
-                vehicle === 'none'
-                  ? null
-                  : {
-                      id: 'vehicle',
-                      circuitId: null,
-                      role: vehicle as 'sink' | 'source',
-                      powerW: 3000,
-                      energyWh: 40_000,
-                      startCharge: 0.6,
-                      keeps: 0.3,
-                      feedsBelow: 0.5,
-                    },
-            },
-          });
-          const run = playOutage(year, hour * 60, daysH(3));
-          expect(run.worstImbalance).toBeLessThan(1e-9);
-          expect(run.lowestCharge).toBeGreaterThanOrEqual(-1e-12);
-          expect(Math.max(...run.charge)).toBeLessThanOrEqual(1);
-        },
-      ),
+      fc.property(arbitraryYear, fc.integer({ min: 0, max: 8759 }), (year, hour) => {
+        const run = playOutage(year, hour * 60, daysH(3));
+        expect(run.worstImbalance).toBeLessThan(1e-9);
+        expect(run.lowestCharge).toBeGreaterThanOrEqual(-1e-12);
+        expect(Math.max(...run.charge)).toBeLessThanOrEqual(1);
+      }),
       { numRuns: 60 },
     );
   });
@@ -797,6 +791,39 @@ describe('a year of outages', () => {
     expect(
       Math.min(horizonMin, playOutage(year, 100 * 1440 + hour * 60, horizonMin).survivedMin),
     ).toBeCloseTo(merged.survivedMin[hour]!, 2);
+  });
+
+  it('ends the same whether whole hours are passed in one step or minute by minute', () => {
+    fc.assert(
+      fc.property(
+        arbitraryYear,
+        fc.integer({ min: 0, max: 340 }),
+        fc.boolean(),
+        fc.double({ min: 0.2, max: 0.8, noNaN: true }),
+        (of, day, sheds, share) => {
+          const shedding = {
+            ...of,
+            thresholdsWh: Float64Array.of(share * of.hardware.usableWh),
+            house: {
+              ...of.house,
+              thresholds: [share],
+              loads: of.house.loads.map((load, i) =>
+                i === 0 ? { ...load, kept: 'by-charge' as const, offFromStage: 1 } : load,
+              ),
+            },
+          };
+          const plan = outagePlan(sheds ? shedding : of, day * 1440, windowFor(48, daysH(5)));
+          const play = (jumps: boolean) =>
+            outageFates(plan, { hours: 48, everyH: 3, horizonMin: daysH(5), jumps });
+          const [fast, slow] = [play(true), play(false)];
+          expect([...fast.cause]).toEqual([...slow.cause]);
+          for (const [hour, survived] of slow.survivedMin.entries()) {
+            if (!Number.isNaN(survived)) expect(fast.survivedMin[hour]).toBeCloseTo(survived, 3);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   it('can be stopped', () => {
