@@ -5,13 +5,22 @@ import type { DemandSum, MinuteWindow } from './demand-sum.js';
 import { dayFactors, type DayFactors } from './day-factors.js';
 import { newDemandSum } from './demand-trace.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
-import { hourlyArrayW, type Snow, sunTrace, type SunLimits, type SunTrace } from './sun-trace.js';
+import {
+  hourlyArrayW,
+  limitsThatClip,
+  type Snow,
+  sunTrace,
+  type SunLimits,
+  type SunTrace,
+} from './sun-trace.js';
 import type { TracedHouse, TracedLoad } from './traced-house.js';
 import { outageWeather } from './outage-weather.js';
 
 /** Cycles that are kept at most; a house has a tenth of them. */
 const mostCycles = 600;
 const mostArrays = 40;
+/** Some 4 MB each: of the stack in use, and of one that is tried. */
+const mostSuns = 2;
 /** A season has two stretches at most. */
 const mostDemands = 2;
 
@@ -31,8 +40,7 @@ export class KeptYear {
   private present: { readonly weather: WeatherYear; readonly factors: DayFactors } | null = null;
   private readonly cycles = new Map<string, LoadCycles>();
   private readonly hourly = new Map<string, Float64Array>();
-  private sunKey = '';
-  private presentSun: SunTrace | null = null;
+  private readonly suns = new Map<string, SunTrace>();
   private demands: KeptDemand[] = [];
 
   /** @param seed chooses the synthetic weather and the moments of switching */
@@ -51,7 +59,7 @@ export class KeptYear {
       this.weatherKey = key;
       this.cycles.clear();
       this.hourly.clear();
-      this.presentSun = null;
+      this.suns.clear();
       this.demands = [];
     }
     return this.present.weather;
@@ -73,19 +81,18 @@ export class KeptYear {
 
   /** What arrays give under the present weather. */
   sun(arrays: readonly SolarArray[], snow: Snow, limits: SunLimits): SunTrace {
-    const { system, solarDcW, solarAcW, perLegVA } = limits;
-    const key = JSON.stringify([arrays, snow, system, solarDcW, solarAcW, perLegVA]);
-    if (key !== this.sunKey || this.presentSun === null) {
-      const { weather } = this.present!;
-      this.sunKey = key;
-      this.presentSun = sunTrace(arrays, limits, (array) => {
-        const arrayKey = JSON.stringify([array, snow]);
-        const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather, snow);
-        keep(this.hourly, arrayKey, known, mostArrays);
-        return known;
-      });
-    }
-    return this.presentSun;
+    const { weather } = this.present!;
+    const hourlyOf = (array: SolarArray): Float64Array => {
+      const arrayKey = JSON.stringify([array, snow]);
+      const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather, snow);
+      keep(this.hourly, arrayKey, known, mostArrays);
+      return known;
+    };
+    const clips = limitsThatClip(arrays, limits, hourlyOf);
+    const key = JSON.stringify([arrays, snow, clips]);
+    const known = this.suns.get(key) ?? sunTrace(arrays, clips, hourlyOf);
+    keep(this.suns, key, known, mostSuns);
+    return known;
   }
 
   /** Demand of the loads of a house that are on in any case. */

@@ -106,7 +106,15 @@ interface Group {
 function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into: Float32Array): void {
   const legCount = groups[0]!.onLegs.length;
   const legShares = new Float64Array(legCount);
+  // However it lies on the legs, so much is taken in any case.
+  const alwaysW = Math.min(perLegVA, solarAcW);
   for (let minute = 0; minute < into.length; minute += 1) {
+    let plainW = 0;
+    for (const { minutesW } of groups) plainW += minutesW[minute]!;
+    if (plainW <= alwaysW) {
+      into[minute] = plainW;
+      continue;
+    }
     for (let leg = 0; leg < legCount; leg += 1) {
       let onLegW = 0;
       for (const { minutesW, onLegs } of groups) onLegW += minutesW[minute]! * onLegs[leg]!;
@@ -122,6 +130,28 @@ function clip(groups: readonly Group[], { perLegVA, solarAcW }: SunLimits, into:
     }
     into[minute] = Math.min(solarAcW, sumW);
   }
+}
+
+/**
+ * Limits that clip arrays just as much, and are the same for all stacks that take them whole: what is given one day is given
+ * with any of them.
+ */
+export function limitsThatClip(
+  arrays: readonly SolarArray[],
+  limits: SunLimits,
+  hourlyOf: (array: SolarArray) => Float64Array,
+): SunLimits {
+  const most = (coupling: SolarArray['coupling']): number =>
+    arrays
+      .filter((array) => array.coupling === coupling)
+      .reduce((sum, array) => sum + hourlyOf(array).reduce((highest, w) => Math.max(highest, w), 0), 0);
+  const [acW, dcW] = [most('ac'), most('dc')];
+  return {
+    system: limits.system,
+    solarDcW: Math.min(limits.solarDcW, dcW),
+    solarAcW: Math.min(limits.solarAcW, acW),
+    perLegVA: Math.min(limits.perLegVA, acW),
+  };
 }
 
 /**
