@@ -134,18 +134,18 @@ export function benchOutages() {
     const begin = performance.now();
     const plan = outagePlan(year, 0, windowFor(8760, horizonMin));
     const planMs = performance.now() - begin;
-    const best = (merge) => {
+    const best = (wish) => {
       let least = Infinity;
       let fates = null;
       for (let i = 0; i < 3; i += 1) {
         const from = performance.now();
-        fates = outageFates(plan, { hours: 8760, horizonMin, merge });
+        fates = outageFates(plan, { hours: 8760, horizonMin, ...wish });
         least = Math.min(least, performance.now() - from);
       }
       return { timeMs: least, fates };
     };
-    const merged = best(true);
-    const plain = best(false);
+    const merged = best({});
+    const plain = best({ merge: false, jumps: false });
     const c = inC(folder, plan);
     const apart =
       c && Math.max(...plain.fates.survivedMin.map((min, hour) => Math.abs(min - c.survivedMin[hour])));
@@ -180,25 +180,18 @@ export async function benchYearMap(page, url) {
   return rows;
 }
 
-/** From an edit to the runtime that is simulated for it, in the page. */
-export async function benchRuntime(page, url) {
-  const made = await fetch(`${url}/api/jobs`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ document: { ...demoJobs[0].job, name: 'Benchmark, runtime' } }),
-  });
-  const { id } = await made.json();
-  await page.goto(`${url}/jobs/${id}/brief`);
-  await page.locator('[data-margin=runtime][data-simulated]').waitFor();
-  const field = page.getByRole('textbox', { name: 'Required runtime' });
-  // Looked at in the page itself: from the key press to the drawing that says it is simulated.
-  await page.evaluate(() => {
-    const strip = document.querySelector('[data-margin=runtime]').parentElement;
-    const simulated = () => document.querySelector('[data-margin=runtime]').hasAttribute('data-simulated');
-    window.addEventListener(
-      'keydown',
-      ({ key }) => {
-        if (key !== 'Enter') return;
+/** From a key press to the drawing of a runtime that is simulated for what it changed. */
+async function timesUntilSimulated(page, count, edit) {
+  const times = [];
+  for (let i = 0; i < count; i += 1) {
+    // Looked at in the page itself: the strip first says that it is no longer simulated, and then that it is again.
+    await page.evaluate(() => {
+      window.tookMs = 0;
+      const strip = document.querySelector('[data-margin=runtime]').parentElement;
+      const simulated = () => document.querySelector('[data-margin=runtime]').hasAttribute('data-simulated');
+      const began = ({ key }) => {
+        if (key !== 'Enter' && key !== 'd' && key !== 'o') return;
+        window.removeEventListener('keydown', began, true);
         const begin = performance.now();
         let gone = false;
         const watch = new MutationObserver(() => {
@@ -209,19 +202,37 @@ export async function benchRuntime(page, url) {
           }
         });
         watch.observe(strip, { attributes: true, childList: true, subtree: true });
-      },
-      true,
-    );
-  });
-  const times = [];
-  for (let i = 0; i < 24; i += 1) {
-    await page.evaluate(() => (window.tookMs = 0));
-    await field.fill(String(29 + (i % 2)));
-    await field.press('Enter');
+      };
+      window.addEventListener('keydown', began, true);
+    });
+    await edit(i);
     await page.waitForFunction(() => window.tookMs > 0);
     times.push(await page.evaluate(() => window.tookMs));
     await page.waitForTimeout(700);
   }
-  await fetch(`${url}/api/jobs/${id}`, { method: 'DELETE' });
   return times.slice(4);
+}
+
+/** From an edit to the runtime that is simulated for it, in the page: by what was edited. */
+export async function benchRuntime(page, url) {
+  const made = await fetch(`${url}/api/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ document: { ...demoJobs[0].job, name: 'Benchmark, runtime' } }),
+  });
+  const { id } = await made.json();
+  await page.goto(`${url}/jobs/${id}/brief`);
+  await page.locator('[data-margin=runtime][data-simulated]').waitFor();
+  const field = page.getByRole('textbox', { name: 'Required runtime' });
+  const brief = await timesUntilSimulated(page, 24, async (i) => {
+    await field.fill(String(29 + (i % 2)));
+    await field.press('Enter');
+  });
+  await page.goto(`${url}/jobs/${id}/backup`);
+  await page.locator('[data-margin=runtime][data-simulated]').waitFor();
+  await page.locator('[data-item]').first().click();
+  await page.waitForTimeout(3000);
+  const backup = await timesUntilSimulated(page, 24, (i) => page.keyboard.press(i % 2 === 0 ? 'd' : 'o'));
+  await fetch(`${url}/api/jobs/${id}`, { method: 'DELETE' });
+  return { 'the required runtime': brief, 'a circuit left dark, and kept on again': backup };
 }

@@ -1,7 +1,7 @@
 import type { DemandTrace } from './demand-trace.js';
 import type { OverloadAxis } from '../output/overload-axes.js';
 import { markOverloads, slackVA } from './mark-overloads.js';
-import { stepsBetween } from './switching-steps.js';
+import { stepsOfStretches, type Stretch } from './switching-steps.js';
 import type { TracedHouse } from './traced-house.js';
 
 /** Added to a mark where running loads alone would be held: a start is what trips. */
@@ -39,41 +39,26 @@ export function overloadMinutes(
         if (peak[m]! > limitVA) over[m] = 1;
       }
     });
-    let m = 0;
-    let cutAt = -1;
-    while (m < trace.minutes) {
-      m = over.indexOf(1, m);
-      if (m < 0) break;
-      let end = m + 1;
-      // A long stretch is cut, so that the lists of steps stay short; the next one looks back as far as a curve holds.
-      while (end < trace.minutes && end - m < 720 && over[end] === 1) end += 1;
-      // What started in the minute before may still be starting.
-      const from = Math.max(0, m - 1 - (m === cutAt || only !== null ? longestMin : 0));
-      cutAt = end;
-      const steps = stepsBetween(loads, trace, from, end);
-      markOverloads(steps, axes, from, end, marks);
-      const surges = steps.some(({ surge }) => surge);
-      if (surges && marks.subarray(from, end).some((mark) => mark > 0)) {
-        running.fill(0, from, end);
-        markOverloads(
-          steps.filter(({ surge }) => !surge),
-          axes,
-          from,
-          end,
-          running,
-        );
-        const begins = new Set(
-          steps.flatMap(({ at, surge, deltaVA }) => (surge && deltaVA[0]! > 0 ? [Math.floor(at)] : [])),
-        );
-        for (let i = Math.max(from, m - 1); i < end; i += 1) {
-          if (marks[i] === 0 || marks[i]! >= startMark || running[i]! > 0) continue;
-          // The rest of a start that has tripped in the minute before trips nothing more.
-          if (i > 0 && marks[i - 1]! > 0 && !begins.has(i)) marks[i] = 0;
-          else marks[i]! += startMark;
-        }
+    const stretches = stretchesOf(over, longestMin, only !== null);
+    const steps = stepsOfStretches(loads, trace, stretches);
+    stretches.forEach(({ from, end, over: first }, i) => {
+      const all = steps[i]!;
+      markOverloads(all, axes, from, end, marks);
+      const surges = all.some(({ surge }) => surge);
+      if (!surges || !marks.subarray(from, end).some((mark) => mark > 0)) return;
+      running.fill(0, from, end);
+      const withoutStarts = all.filter(({ surge }) => !surge);
+      markOverloads(withoutStarts, axes, from, end, running);
+      const begins = new Set(
+        all.flatMap(({ at, surge, deltaVA }) => (surge && deltaVA[0]! > 0 ? [Math.floor(at)] : [])),
+      );
+      for (let m = Math.max(from, first - 1); m < end; m += 1) {
+        if (marks[m] === 0 || marks[m]! >= startMark || running[m]! > 0) continue;
+        // The rest of a start that has tripped in the minute before trips nothing more.
+        if (m > 0 && marks[m - 1]! > 0 && !begins.has(m)) marks[m] = 0;
+        else marks[m]! += startMark;
       }
-      m = end;
-    }
+    });
     return marks;
   });
 }
@@ -82,4 +67,31 @@ export function overloadMinutes(
 function nextMark(marks: Uint8Array, from: number): number {
   for (let m = from; m < marks.length; m += 1) if (marks[m]! > 0) return m;
   return -1;
+}
+
+/** A stretch is cut at so many minutes, so that its steps stay few. */
+const longestStretchMin = 720;
+
+/** A stretch, and the first of its minutes in which a limit may be passed. */
+interface OverStretch extends Stretch {
+  readonly over: number;
+}
+
+/**
+ * The minutes to look at more closely, with one before each: what started then may still be starting.
+ *
+ * @param over 1 for each minute in which a limit may be passed
+ * @param lookBackMin as far as a curve holds: after a cut an overload may have begun so long before
+ * @param always looks back in any case
+ */
+function stretchesOf(over: Uint8Array, lookBackMin: number, always: boolean): OverStretch[] {
+  const stretches: OverStretch[] = [];
+  let cutAt = -1;
+  for (let m = over.indexOf(1); m >= 0; m = over.indexOf(1, cutAt)) {
+    let end = m + 1;
+    while (end < over.length && end - m < longestStretchMin && over[end] === 1) end += 1;
+    stretches.push({ from: Math.max(0, m - 1 - (always || m === cutAt ? lookBackMin : 0)), end, over: m });
+    cutAt = end;
+  }
+  return stretches;
 }

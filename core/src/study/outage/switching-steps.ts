@@ -92,3 +92,41 @@ export function stepsBetween(
   }
   return steps.sort((a, b) => a.at - b.at);
 }
+
+/** Minutes of a window that are looked at together, from one up to another. */
+export interface Stretch {
+  readonly from: number;
+  readonly end: number;
+}
+
+/**
+ * The same for many stretches at once, going through each load's day only once.
+ *
+ * @param stretches rising, both their beginnings and their ends; neighbours may overlap
+ */
+export function stepsOfStretches(
+  loads: readonly TracedLoad[],
+  trace: Pick<DemandTrace, 'fromMinute' | 'minutes' | 'managed'>,
+  stretches: readonly Stretch[],
+): Step[][] {
+  const steps = stretches.map((): Step[] => []);
+  for (const load of loads) {
+    if (trace.managed.some(({ load: other }) => other.load === load.load)) {
+      stretches.forEach(({ from, end }, i) => steps[i]!.push(...stepsBetween([load], trace, from, end)));
+      continue;
+    }
+    const { off } = deltasOf(load);
+    let first = 0;
+    eachSpan(load.cycles, trace.fromMinute, trace.minutes, (begin, end, starts) => {
+      while (first < stretches.length && stretches[first]!.end <= begin) first += 1;
+      for (let i = first; i < stretches.length && stretches[i]!.from < end; i += 1) {
+        const { from, end: to } = stretches[i]!;
+        const of = steps[i]!;
+        of.push(onStep(load, Math.max(begin, from)), { at: Math.min(end, to), deltaVA: off, surge: false });
+        if (starts && begin >= from && load.surgeVA > 0) of.push(...startSteps(load, begin));
+      }
+    });
+  }
+  for (const of of steps) of.sort((a, b) => a.at - b.at);
+  return steps;
+}

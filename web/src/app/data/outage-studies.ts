@@ -31,8 +31,10 @@ import type { FatesOfHours, OutageApi } from '../workers/outage-api';
 /** The year is played in stretches, so that progress shows and both workers end at about the same time. */
 const stretches = 16;
 const hoursOfYear = 8760;
-/** Groups of loads that are asked about at once, so that the first stand there soon. */
+/** Groups of loads that are shown at once, so that the first stand there soon. */
 const groupsAtOnce = 12;
+/** Of these a worker is asked about so many in one call: a question nobody asks any more is given up between two calls. */
+const groupsInCall = 3;
 /** Workers that share the years of the brief. */
 const briefWorkers = Math.max(1, Math.min(2, navigator.hardwareConcurrency || 2));
 
@@ -156,7 +158,14 @@ export class OutageStudies {
     );
     return from(pieces).pipe(
       concatMap((piece) =>
-        this.askYears(study, (there, catalogue, seed) => there.shiftBrief(study, catalogue, seed, piece)),
+        this.askYears(study, async (there, catalogue, seed, goesOn) => {
+          const shifts: ShiftOfGroup[] = [];
+          for (let from = 0; from < piece.length && goesOn(); from += groupsInCall) {
+            const some = piece.slice(from, from + groupsInCall);
+            shifts.push(...(await there.shiftBrief(study, catalogue, seed, some)));
+          }
+          return shifts;
+        }),
       ),
       scan((known, years) => new Map([...known, ...meanShiftsH(years)]), new Map<string, number>()),
     );
@@ -165,11 +174,11 @@ export class OutageStudies {
   /** Year by year, so that a question nobody asks any more holds up the next one for a part of a year only. */
   private askYears<T>(
     study: OutageStudy,
-    ask: (there: RemoteOutage, catalogue: Catalogue, seed: number) => Promise<T>,
+    ask: (there: RemoteOutage, catalogue: Catalogue, seed: number, goesOn: () => boolean) => Promise<T>,
   ): Observable<readonly T[]> {
     return this.askBrief(study, async (there, catalogue, seeds, goesOn) => {
       const answers: T[] = [];
-      for (const seed of seeds) if (goesOn()) answers.push(await ask(there, catalogue, seed));
+      for (const seed of seeds) if (goesOn()) answers.push(await ask(there, catalogue, seed, goesOn));
       return answers;
     }).pipe(map((parts) => ([] as T[]).concat(...parts)));
   }
