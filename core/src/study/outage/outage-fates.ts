@@ -25,13 +25,16 @@ export interface FateWish {
   readonly chargeAt?: (hour: number) => number;
   /** Without it every outage is played to its end; for measuring and checking. */
   readonly merge?: boolean;
-  /** Without it every minute is stepped through; for measuring and checking. */
+  /** Passes whole hours in one step; where nothing is said, when there are enough outages to be worth the preparation. */
   readonly jumps?: boolean;
   /** Called with how each outage ended; false stops. */
   readonly ended?: (survivedMin: number, cause: number) => boolean;
   /** Called now and then with the share that is done; false stops. */
   readonly goOn?: (share: number) => boolean;
 }
+
+/** Hours are prepared for jumps where outages pass every minute of the window so many times. */
+const worthJumping = 3;
 
 /**
  * Plays an outage from every hour of a window until the house goes dark or the horizon is reached.
@@ -44,7 +47,7 @@ export interface FateWish {
  * @param plan covers the hours and the horizon after the last of them
  */
 export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
-  const { hours, horizonMin, everyH = 1, merge = true, jumps = true } = wish;
+  const { hours, horizonMin, everyH = 1, merge = true } = wish;
   const stepper = new OutageStepper(plan);
   const { state } = stepper;
   const survivedMin = new Float32Array(hours).fill(NaN);
@@ -56,6 +59,7 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
   let steppedMin = 0;
   const starts =
     wish.starts ?? Array.from({ length: Math.ceil(hours / everyH) }, (_, index) => index * everyH);
+  const jumps = wish.jumps ?? starts.length * horizonMin > worthJumping * plan.trace.minutes;
   for (let index = starts.length - 1; index >= 0; index -= 1) {
     const start = starts[index]!;
     if (wish.goOn && index % 64 === 0 && !wish.goOn(1 - start / hours)) break;

@@ -29,6 +29,9 @@ export interface Stretch {
   readonly jumps: boolean;
 }
 
+/** Of plans that are played, by stage: several questions are asked of one plan. */
+const jumpsOf = new WeakMap<OutagePlan, HourJumps[]>();
+
 const oneMinute: Stretch = { untilDark: false, passed: null, number: 0, jumps: false };
 
 /**
@@ -45,8 +48,6 @@ export class OutageStepper {
   private readonly quiet = new Uint8Array(24);
   private readonly fuelFullL: number;
   private readonly vehicleFullWh: number;
-  /** By stage, once it is asked for. */
-  private readonly jumpsOf: HourJumps[] = [];
 
   /** @param plan what happens from outside, and the hardware */
   constructor(private readonly plan: OutagePlan) {
@@ -88,23 +89,58 @@ export class OutageStepper {
    * @returns the minute at which it ended: `to`, or as the stretch says
    */
   play(from: number, to: number, stretch: Stretch): number {
-    return this.run(from, to, stretch, false);
+    if (!stretch.jumps) return this.run(from, to, stretch, false);
+    let minute = from;
+    while (minute < to) {
+      minute = this.jump(minute, to);
+      const hourEnds = Math.min(to, (Math.floor(minute / jumpMin) + 1) * jumpMin);
+      const reached = this.run(minute, hourEnds, stretch, false);
+      if (reached < hourEnds) return reached;
+      minute = hourEnds;
+    }
+    return minute;
+  }
+
+  /** Passes as many whole hours as can be, from a minute on at which one begins, see {@link HourJumps}. */
+  private jump(from: number, to: number): number {
+    const { state } = this;
+    if (from % jumpMin !== 0 || state[at.dark] !== dark.lit || state[at.engine] !== engine.off) return from;
+    const hours = this.jumpsAt(state[at.stage]!);
+    const { leastWh, mostWh, sumWh, onlyFalls, sunless, aboveWh } = hours;
+    let chargeWh = state[at.chargeWh]!;
+    let upMin = state[at.upMin]!;
+    let minute = from;
+    for (; minute + jumpMin <= to; minute += jumpMin) {
+      const hour = minute / jumpMin;
+      if (Number.isNaN(leastWh[hour])) hours.work(hour);
+      const belowWh = onlyFalls[hour] === 1 ? hours.fallsBelowWh : hours.belowWh;
+      const passes =
+        (upMin >= this.plan.sun.returnMin || sunless[hour] === 1) &&
+        chargeWh + leastWh[hour]! > aboveWh &&
+        chargeWh + mostWh[hour]! < belowWh;
+      if (!passes) break;
+      chargeWh += sumWh[hour]!;
+      upMin += jumpMin;
+    }
+    if (minute === from) return from;
+    state[at.chargeWh] = chargeWh;
+    state[at.upMin] = upMin;
+    state[at.tries] = 0;
+    state[at.servedShare] = 1;
+    return minute;
   }
 
   private jumpsAt(stage: number): HourJumps {
-    return (this.jumpsOf[stage] ??= new HourJumps(this.plan, stage));
+    const ofPlan = jumpsOf.get(this.plan) ?? [];
+    jumpsOf.set(this.plan, ofPlan);
+    return (ofPlan[stage] ??= new HourJumps(this.plan, stage));
   }
 
   /**
    * One function for all the minutes of a stretch, with its state in locals: a year of outages takes some fifty million of
    * these minutes, and a state that is read from memory and written back in each costs more than the physics.
    */
-  private run(
-    from: number,
-    to: number,
-    { untilDark, passed, number, jumps }: Stretch,
-    writes: boolean,
-  ): number {
+  private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
     const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
     const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside } = plan;
     const { acW: sunAcW, dcW: sunDcW, returnMin: solarReturnMin, sooner } = sun;
@@ -159,7 +195,6 @@ export class OutageStepper {
     let share = state[at.servedShare]!;
     let wantedW = demandW[stage]!;
     let marks = overloads[stage]!;
-    let hours = jumps ? this.jumpsAt(stage) : null;
     let minute = from;
     let ofYear = wrapMinute(plan.trace.fromMinute + from) | 0;
 
@@ -178,31 +213,6 @@ export class OutageStepper {
         // Full, nothing shed, nothing used up: from here on all outages are alike.
         if (passed[minute] !== 0) break;
         passed[minute] = number;
-      }
-      if (
-        hours !== null &&
-        minute % jumpMin === 0 &&
-        darkNow === lit &&
-        engineNow === engineOff &&
-        minute + jumpMin <= to
-      ) {
-        const hourOfWindow = (minute / jumpMin) | 0;
-        if (Number.isNaN(hours.leastWh[hourOfWindow])) hours.work(hourOfWindow);
-        const belowWh = hours.onlyFalls[hourOfWindow] === 1 ? hours.fallsBelowWh : hours.belowWh;
-        if (
-          (upMin >= solarReturnMin || hours.sunless[hourOfWindow] === 1) &&
-          chargeWh + hours.leastWh[hourOfWindow]! > hours.aboveWh &&
-          chargeWh + hours.mostWh[hourOfWindow]! < belowWh
-        ) {
-          chargeWh += hours.sumWh[hourOfWindow]!;
-          share = 1;
-          tries = 0;
-          upMin += jumpMin;
-          // The loop goes on by one minute itself.
-          minute += jumpMin - 1;
-          ofYear = (ofYear + jumpMin - 1) % minutesOfYear;
-          continue;
-        }
       }
       const ofYearHour = (ofYear / 60) | 0;
       share = 0;
@@ -309,7 +319,6 @@ export class OutageStepper {
       if (stage !== stageBefore) {
         wantedW = demandW[stage]!;
         marks = overloads[stage]!;
-        if (hours !== null) hours = this.jumpsAt(stage);
       }
       const loadW = wantedW[minute]!;
       if (writes) {
