@@ -1,5 +1,5 @@
 /** What single stages look at more closely: nothing of it is loaded with the first stage. */
-export { type ItemEffect, itemEffects } from './backup-set/item-effects.js';
+export { type ItemEffect, itemEffects, withShifts } from './backup-set/item-effects.js';
 export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substitute-outcomes.js';
 export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
 export { suggestHolding } from './backup-set/suggest-holding.js';

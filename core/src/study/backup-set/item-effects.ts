@@ -12,6 +12,8 @@ import { SetLimits, type BrokenLimit, type GrowingSet } from './limits/set-limit
 /** What one circuit means for the design. */
 export interface ItemEffect {
   readonly id: string;
+  /** Some of its loads count when power is checked. */
+  readonly counted: boolean;
   /** On a day of the design season. */
   readonly energyWhPerDay: number;
   /** All its loads running. */
@@ -29,16 +31,13 @@ export interface ItemEffect {
 }
 
 /**
- * The effect of each circuit on hours, kilowatts and limits, beside the present set.
- *
- * @param shiftsH hours the runtime changes, as simulated, when a circuit changes its standing; by the closed formula where none is
- *   given, and then nothing is said about the runtime's limit
+ * The effect of each circuit on hours, kilowatts and limits of power, beside the present set. Hours are those of the closed formula,
+ * see {@link withShifts}.
  */
 export function itemEffects(
   context: DemandContext,
   judged: JudgedStack | null,
   items: readonly BenchItem[],
-  shiftsH: ReadonlyMap<string, number> = new Map(),
 ): Map<string, ItemEffect> {
   const { plan, settings, members, stages } = context;
   const season = settings.designSeason.value;
@@ -49,7 +48,6 @@ export function itemEffects(
   const indicesOf = (some: readonly Load[]): number[] => some.map(({ id }) => index.get(id)!);
   const inPower = members.filter(countsInPower).map(({ load }) => load);
   const roughH = judged ? stackRuntime(judged.stack, judged.energy, stages).runtimeH : null;
-  const simulatedH = judged?.margins.find(({ key, rough }) => key === 'runtime' && !rough)?.limit.value;
   const limits = judged ? new SetLimits(context, judged.stack, judged.energy, loads) : null;
   const present = limits ? limits.with(limits.empty(), indicesOf(inPower)) : null;
   const brokenNow = limits && present ? powerBroken(limits, present) : [];
@@ -67,14 +65,8 @@ export function itemEffects(
     });
   }
 
-  const runtimeOf = (
-    item: BenchItem,
-  ): { costH: number | null; presentH: number | null; otherH: number | null } => {
-    const shiftH = shiftsH.get(item.id);
-    if (shiftH !== undefined && simulatedH !== undefined) {
-      return { costH: Math.abs(shiftH), presentH: simulatedH, otherH: simulatedH + shiftH };
-    }
-    if (!judged || roughH === null) return { costH: null, presentH: null, otherH: null };
+  const costOf = (item: BenchItem): number | null => {
+    if (!judged || roughH === null) return null;
     const counted = item.loads.filter(({ id }) => standing.has(id));
     const own = counted.length > 0 ? counted : item.loads;
     const hourly = sumHourlyEnergyWh(own, season);
@@ -86,38 +78,31 @@ export function itemEffects(
       ? stagesChanged(stages, hourly, -1, () => true)
       : stagesChanged(stages, hourly, 1, (share) => !(partly && countsAtShare(partly, handsOn, share)));
     const otherH = stackRuntime(judged.stack, judged.energy, other).runtimeH;
-    return { costH: roughH === otherH ? 0 : Math.abs(roughH - otherH), presentH: null, otherH: null };
+    return roughH === otherH ? 0 : Math.abs(roughH - otherH);
   };
 
   return new Map(
     items.map((item) => {
-      const { costH, presentH, otherH } = runtimeOf(item);
+      const costH = costOf(item);
       const counts = countedOf(item);
       const joining = item.loads.filter((load) => !counts.includes(load));
-      const requiredH = settings.requiredRuntimeH.value;
-      const decides = plan.brief.goals.outage === 'decides';
       let wouldBreak: BrokenLimit[] = [];
       let wouldMend: BrokenLimit[] = [];
       if (limits && present) {
-        const isOn = item.lane === 'on' || item.lane === 'hand';
-        if (!isOn && item.loads.length > 0) {
+        if (mayJoin(item)) {
           const withIt = limits.with(present, indicesOf(joining));
           wouldBreak = powerBroken(limits, withIt).filter((key) => !brokenNow.includes(key));
-          if (decides && presentH !== null && presentH >= requiredH && otherH! < requiredH) {
-            wouldBreak.unshift('runtime');
-          }
         }
-        const short = decides && presentH !== null && presentH < requiredH;
-        if (counts.length > 0 && (brokenNow.length > 0 || short)) {
+        if (counts.length > 0 && brokenNow.length > 0) {
           const still = stillBroken.get(item.id) ?? [];
           wouldMend = brokenNow.filter((key) => !still.includes(key));
-          if (short && otherH! >= requiredH) wouldMend.unshift('runtime');
         }
       }
       return [
         item.id,
         {
           id: item.id,
+          counted: counts.length > 0,
           energyWhPerDay: item.loads.reduce((sum, load) => sum + dailyEnergyWh(load, season), 0),
           runningVA: connectedVA(item.loads),
           startVA: Math.max(
@@ -125,7 +110,7 @@ export function itemEffects(
             ...item.loads.map((load) => startDemand(plan.supply.system, load)?.startVA ?? 0),
           ),
           runtimeCostH: costH,
-          runtimeRough: costH !== null && presentH === null,
+          runtimeRough: costH !== null,
           wouldBreak,
           wouldMend,
         },
@@ -136,3 +121,41 @@ export function itemEffects(
 
 const powerBroken = (limits: SetLimits, set: GrowingSet): BrokenLimit[] =>
   limits.allBroken(set).filter((key) => key !== 'runtime');
+
+/** Circuits that are off, and could stay on. */
+const mayJoin = ({ lane, loads }: BenchItem): boolean => lane !== 'on' && lane !== 'hand' && loads.length > 0;
+
+/**
+ * The effects with simulated hours, and with what becomes of the required runtime: nothing is said about that by the closed formula.
+ *
+ * @param shiftsH hours the runtime changes, as simulated, when a circuit changes its standing
+ */
+export function withShifts(
+  effects: ReadonlyMap<string, ItemEffect>,
+  { plan, settings }: DemandContext,
+  judged: JudgedStack | null,
+  items: readonly BenchItem[],
+  shiftsH: ReadonlyMap<string, number>,
+): ReadonlyMap<string, ItemEffect> {
+  const presentH = judged?.margins.find(({ key, rough }) => key === 'runtime' && !rough)?.limit.value;
+  if (presentH === undefined || shiftsH.size === 0) return effects;
+  const requiredH = settings.requiredRuntimeH.value;
+  const decides = plan.brief.goals.outage === 'decides';
+  const shifted = new Map(effects);
+  for (const item of items) {
+    const effect = effects.get(item.id);
+    const shiftH = shiftsH.get(item.id);
+    if (!effect || shiftH === undefined) continue;
+    const otherH = presentH + shiftH;
+    const breaks = decides && mayJoin(item) && presentH >= requiredH && otherH < requiredH;
+    const mends = decides && effect.counted && presentH < requiredH && otherH >= requiredH;
+    shifted.set(item.id, {
+      ...effect,
+      runtimeCostH: Math.abs(shiftH),
+      runtimeRough: false,
+      wouldBreak: breaks ? ['runtime', ...effect.wouldBreak] : effect.wouldBreak,
+      wouldMend: mends ? ['runtime', ...effect.wouldMend] : effect.wouldMend,
+    });
+  }
+  return shifted;
+}

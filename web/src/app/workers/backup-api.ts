@@ -1,5 +1,7 @@
-import type { Catalogue } from '@levamen/core/equipment';
+import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { Plan } from '@levamen/core/design';
 import type {
+  ItemEffect,
   Mending,
   OutageStudy,
   Simulation,
@@ -18,6 +20,13 @@ export interface BackupApi {
   ): Promise<Suggestion | null>;
   /** What breaks first and the ways out; null where nothing breaks. */
   mend(study: OutageStudy, catalogue: Catalogue, simulation: Simulation): Promise<Mending | null>;
+  /** What stands beside each circuit of an island; hours by the closed formula. */
+  effects(
+    plan: Plan,
+    islandId: string,
+    parts: readonly StackPart[] | null,
+    catalogue: Catalogue,
+  ): Promise<ReadonlyMap<string, ItemEffect>>;
   substitutes(
     study: OutageStudy,
     catalogue: Catalogue,

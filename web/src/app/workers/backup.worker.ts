@@ -1,6 +1,8 @@
 import { assembleStack, type Catalogue } from '@levamen/core/equipment';
-import { islandOf } from '@levamen/core/design';
+import { benchItems, islandOf, islandPlan } from '@levamen/core/design';
+import { demandContextOf, judgeStack } from '@levamen/core/study';
 import {
+  itemEffects,
   type OutageStudy,
   substituteOutcomes,
   suggestHolding,
@@ -26,6 +28,14 @@ const api: BackupApi = {
   mend: async (study, catalogue, simulation) => {
     const of = prepared(study, catalogue);
     return of && waysToMend(study.plan, catalogue, of.island, of.stack, simulation);
+  },
+  effects: async (plan, islandId, parts, catalogue) => {
+    const island = islandOf(plan, islandId);
+    if (!island) return new Map();
+    const context = demandContextOf(islandPlan(plan, island));
+    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
+    const judged = assembled?.ok ? judgeStack(context, assembled.stack) : null;
+    return itemEffects(context, judged, benchItems(plan, island));
   },
   substitutes: async (study, catalogue, simulation) => {
     const of = prepared(study, catalogue);

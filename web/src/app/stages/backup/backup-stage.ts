@@ -8,20 +8,15 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { Finding } from '@levamen/core/base';
 import type { Service } from '@levamen/core/house';
-import { benchItems } from '@levamen/core/design';
-import { type ItemEffect, itemEffects } from '@levamen/core/study/details';
 import { planRequirements } from '@levamen/core/checks';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
-import { auditTime, map } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { Focus } from '../../data/focus';
 import { injectFindings } from '../../data/findings';
-import { injectShifts } from '../../data/shifts';
 import { JobSession } from '../../data/job-session';
 import { DemandBandChart } from '../../power/demand-band-chart';
 import { GapList } from '../../power/gap-list';
@@ -36,6 +31,7 @@ import { DemandViews } from '../../ui/demand-views';
 import { FindingsList } from '../../ui/findings-list';
 import { Bench, type Move } from './bench';
 import { BackupEdits } from './backup-edits';
+import { BackupEffects } from './backup-effects';
 import { BackupSearch } from './backup-search';
 import { benchView } from './bench-view';
 import { ItemDetail } from './item-detail';
@@ -44,9 +40,6 @@ import { SuggestionView } from './suggestion-view';
 import { WiringDetail } from './wiring-detail';
 
 type Side = 'circuit' | 'wiring' | 'suggest' | 'mend' | 'power' | 'findings';
-
-const effectsDelayMs = 60;
-const noEffects: ReadonlyMap<string, ItemEffect> = new Map();
 
 /** Which circuits stay on, which are shed, which stay dark; by what wiring; and whether the inverter holds them. */
 @Component({
@@ -70,7 +63,7 @@ const noEffects: ReadonlyMap<string, ItemEffect> = new Map();
     TripList,
     WiringDetail,
   ],
-  providers: [BackupEdits, BackupSearch],
+  providers: [BackupEdits, BackupEffects, BackupSearch],
   templateUrl: './backup-stage.html',
   styleUrl: './backup-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,6 +72,7 @@ export class BackupStage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly edits = inject(BackupEdits);
+  private readonly besides = inject(BackupEffects);
   private readonly focus = inject(Focus);
   private readonly asked = this.focus.of('backup');
   private readonly bench = viewChild(Bench);
@@ -98,26 +92,8 @@ export class BackupStage {
     const dark = plan.survey.services.filter((service) => !backed.includes(service));
     return [...(this.island()?.services ?? []), ...dark];
   });
-  protected readonly items = computed(() => {
-    const plan = this.plan();
-    const island = this.island();
-    return plan && island ? benchItems(plan, island) : [];
-  });
-  private readonly shiftsH = injectShifts(
-    computed(() => this.items().map(({ id, loads }) => ({ id, loadIds: loads.map((load) => load.id) }))),
-  );
-  /** What stands beside each circuit follows a moment after its move and the margins, so that both are drawn at once. */
-  protected readonly effects = toSignal(
-    toObservable(
-      computed(() => ({ evaluation: this.evaluation(), items: this.items(), shiftsH: this.shiftsH() })),
-    ).pipe(
-      auditTime(effectsDelayMs),
-      map(({ evaluation, items, shiftsH }) =>
-        evaluation ? itemEffects(evaluation.context, evaluation.selected, items, shiftsH) : noEffects,
-      ),
-    ),
-    { initialValue: noEffects },
-  );
+  protected readonly items = this.besides.items;
+  protected readonly effects = this.besides.effects;
   protected readonly view = computed(() => {
     const plan = this.plan();
     return plan ? benchView(this.items(), this.effects(), plan.supply.system) : [];

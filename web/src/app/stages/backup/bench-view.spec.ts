@@ -1,7 +1,7 @@
 import { builtInCatalogue } from '@levamen/core/equipment';
 import { benchItems, demoPlans, moveToLane, type Plan } from '@levamen/core/design';
 import { evaluatePlan, withRuntimes } from '@levamen/core/study';
-import { itemEffects, KeptYear, runtimeOutlook } from '@levamen/core/study/details';
+import { itemEffects, KeptYear, runtimeOutlook, withShifts } from '@levamen/core/study/details';
 
 import { describe, expect, it } from 'vitest';
 import { benchView } from './bench-view';
@@ -52,9 +52,8 @@ describe('the bench', () => {
     const { selected, context, island } = withRuntimes(evaluation, { outlooks, found: null });
     const items = benchItems(farm, island!);
     const shifts = new Map(items.map(({ id }) => [id, id === 'cellar-2' ? -20 : 1.5]));
-    const rows = benchView(items, itemEffects(context, selected, items, shifts), farm.supply.system).flatMap(
-      (lane) => lane.rows,
-    );
+    const effects = withShifts(itemEffects(context, selected, items), context, selected, items, shifts);
+    const rows = benchView(items, effects, farm.supply.system).flatMap((lane) => lane.rows);
     expect(rows.find(({ item }) => item.id === 'cellar-5')!.hours).toMatch(/^−1\.5/);
     expect(rows.find(({ item }) => item.id === 'cellar-2')!.limits).toBe('runtime, power, legs');
   });
