@@ -21,7 +21,7 @@ import type {
   Simulation,
 } from '@levamen/core/study/details';
 import type { Remote } from 'comlink';
-import { concatMap, filter, firstValueFrom, from, map, type Observable, scan } from 'rxjs';
+import { concatMap, filter, firstValueFrom, from, map, type Observable, scan, startWith } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { JobSession } from './job-session';
 import { WorkerPool, type PoolProgress } from './worker-pool';
@@ -247,19 +247,19 @@ export class OutageStudies {
     );
   }
 
-  /** The outages the brief asks to get through, as it is and with each change. */
+  /** The outages the brief asks to get through, as it is and with each change: by the workers that know its years. */
   changes(
     study: OutageStudy,
     changes: readonly HelpfulChange[],
   ): Observable<PoolProgress<SeasonOutlook | null>> {
-    const catalogue = [...this.evaluations.catalogue()];
     const studies: OutageStudy[] = [study, ...changes.map(({ plan, parts }) => ({ ...study, plan, parts }))];
-    const tasks = studies.map(
-      (one) =>
-        (there: RemoteOutage): Promise<SeasonOutlook | null> =>
-          there.runtime(one, catalogue),
+    const of = studies.length;
+    const begin: PoolProgress<SeasonOutlook | null> = { done: 0, of, results: [] };
+    return from(studies).pipe(
+      concatMap((one) => this.runtime(one)),
+      scan(({ done, results }, outlook) => ({ done: done + 1, of, results: [...results, outlook] }), begin),
+      startWith(begin),
     );
-    return this.long.run({}, () => Promise.resolve(), tasks);
   }
 
   /** What held-back charge costs and buys. */

@@ -1,6 +1,6 @@
 import type { Season } from '@levamen/core/nature';
 import type { Catalogue } from '@levamen/core/equipment';
-import type { BriefTally, PlayedSeason, SeasonOutlook } from '@levamen/core/study';
+import type { BriefTally, PlayedSeason } from '@levamen/core/study';
 import type {
   LoadGroup,
   OutageRun,
@@ -30,9 +30,7 @@ export interface OutageApi {
    * @returns for each of them minutes survived by hour of the year; NaN for hours that were not played
    */
   seed(seed: number, everyH: number, startCharges: readonly number[]): readonly Float32Array[];
-  /** The outages the brief asks to get through; prepares by itself, and keeps what it has worked out. */
-  runtime(study: OutageStudy, catalogue: Catalogue): SeasonOutlook | null;
-  /** One year of them. */
+  /** The outages of one year that the brief asks to get through; prepares by itself, and keeps what it has worked out. */
   playBrief(study: OutageStudy, catalogue: Catalogue, seed: number): PlayedSeason | null;
   /** Counts over one year of them; gives up when there are too many with those of other years. */
   tallyBrief(study: OutageStudy, catalogue: Catalogue, seed: number, before: BriefTally): BriefTally;

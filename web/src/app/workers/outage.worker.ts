@@ -11,7 +11,6 @@ import {
   playedOfBrief,
   playOutage,
   reservePoint,
-  runtimeOutlook,
   type ShiftOfGroup,
   shiftsOfBrief,
   studyYear,
@@ -77,12 +76,6 @@ const api: OutageApi = {
       return outageFates(plan, { hours: 8760, everyH, horizonMin, chargeAt }).survivedMin;
     });
   },
-  runtime: (study, catalogue) =>
-    runtimeOutlook(
-      study,
-      catalogue,
-      seedsOf(study.plan).map((seed) => yearOf(study, seed)),
-    ),
   playBrief: (study, catalogue, seed) => playedOfBrief(study, catalogue, yearOf(study, seed)),
   shiftBrief: (study, catalogue, seed, groups) => shiftsFor(study, catalogue, yearOf(study, seed))(groups),
   tallyBrief: (study, catalogue, seed, before) =>
