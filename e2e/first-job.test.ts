@@ -20,6 +20,7 @@ test('a new user sizes a system: starter set, pump, stack, reload, export, impor
   await expect(bench.cell('Well pump, ¾ hp', 'start')).toHaveText(/75 A/);
 
   // Out of the backup set and back, by keyboard.
+  await expect(bench.margin('runtime')).toHaveAttribute('data-simulated', 'true');
   const runtime = await bench.margin('runtime').locator('.figures').textContent();
   await bench.cell('Chest freezer', 'name').click();
   await page.keyboard.press('Space');
@@ -68,6 +69,7 @@ test('a stack put together by hand: the margins answer, and units that do not go
   await page.getByRole('option', { name: /Woad 93/ }).click();
   await expect(page.locator('p.stack')).toHaveText('1 × Woad 93 + 3 × Woad module');
   const modules = page.getByRole('textbox', { name: 'Woad module' });
+  await expect(bench.margin('runtime')).toHaveAttribute('data-simulated', 'true');
   const runtime = await bench.margin('runtime').locator('.figures').textContent();
   await modules.fill('6');
   await modules.press('Enter');

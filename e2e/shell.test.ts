@@ -1,17 +1,22 @@
 import { expect, test } from '@playwright/test';
 import { Bench } from './bench';
 
-test('keys: digits, palette, list of keys, undo', async ({ page }) => {
+test('keys: stages, palette, list of keys, undo; what is typed beside a field leads nowhere', async ({
+  page,
+}) => {
   const bench = new Bench(page);
   await bench.open('Farmhouse above the harbour');
-  await page.keyboard.press('6');
+  await page.keyboard.type('20 Kitchen, 40/2?');
+  await expect(page).toHaveURL(/brief$/);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('Alt+6');
   await page.waitForURL('**/sources');
-  await page.keyboard.press('4');
+  await page.keyboard.press('Alt+4');
   await page.waitForURL('**/loads');
-  await page.keyboard.press('?');
+  await page.keyboard.press('Control+/');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to the stage');
   await page.keyboard.press('Escape');
-  await page.keyboard.press('/');
+  await page.keyboard.press('Control+k');
   await expect(page.getByRole('combobox', { name: /^Find/ })).toBeFocused();
   await page.keyboard.type('septic');
   await expect(page.getByRole('option', { name: /Load Septic aerator/ })).toBeVisible();

@@ -5,13 +5,39 @@ export type ParsedQuantity =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
 
 const shape = /^([+-]?(?:\d[\d\u202f\u00a0 ]*(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*([^\d\s].*)?$/i;
-const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:,\d{3})+(?!\d)/;
+const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:[,'’]\d{3})+(?!\d)/;
+/** Points between groups count as such where more than one stands there, or a comma follows: "1.250" alone is one and a quarter. */
+const groupedByPoints = /^[+-]?[1-9]\d{0,2}(?:(?:\.\d{3}){2,}(?!\d)|(?:\.\d{3})+(?=,\d))/;
+const vulgar: Readonly<Record<string, number>> = {
+  '½': 1 / 2,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+  '¼': 1 / 4,
+  '¾': 3 / 4,
+  '⅛': 1 / 8,
+  '⅜': 3 / 8,
+  '⅝': 5 / 8,
+  '⅞': 7 / 8,
+};
+/** "1½", "1 1/2", "3/4". */
+const fraction = /^(\d+(?=\s*[½⅓⅔¼¾⅛⅜⅝⅞]|\s+\d+\/\d))?\s*(?:([½⅓⅔¼¾⅛⅜⅝⅞])|(\d+)\/([1-9]\d*))(?!\d)/;
+
+/** Numbers as people write them, as digits with a decimal point. */
+const plainly = (typed: string): string =>
+  typed
+    .replace(groupedByPoints, (digits) => digits.replaceAll('.', ''))
+    .replace(groupedThousands, (digits) => digits.replace(/[,'’]/g, ''))
+    .replace(
+      fraction,
+      (_, whole: string | undefined, sign: string | undefined, over: string, under: string) =>
+        String(Number(whole ?? 0) + (sign === undefined ? Number(over) / Number(under) : vulgar[sign]!)),
+    );
 
 /**
- * Reads a number as people type it: "1.5", "1,5", "1,200", "1.2 kW", "800 W".
+ * Reads a number as people type it: "1.5", "1,5", "1,200", "1.250,5", "1½", "3/4", "1.2 kW", "800 W".
  *
  * Commas between groups of three digits group thousands ("1,200" is twelve hundred), any other comma is a decimal comma
- * ("1,5" and "0,125"). A unit must be one of `units`; without one the value is taken as is.
+ * ("1,5" and "0,125"); points group where that is beyond doubt ("1.250.000", "1.250,5"). A unit must be one of `units`; without one the value is taken as is.
  *
  * @param text what was typed
  * @param units accepted units (lower case) and their factors
@@ -19,7 +45,7 @@ const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:,\d{3})+(?!\d)/;
  */
 export function parseQuantity(text: string, units: UnitFactors = {}): ParsedQuantity {
   const typed = text.trim();
-  const match = shape.exec(typed.replace(groupedThousands, (digits) => digits.replaceAll(',', '')));
+  const match = shape.exec(plainly(typed));
   if (!match) return { ok: false, message: `“${typed}” is not a number. Type digits, for example 1.5` };
   const value = Number(match[1]!.replace(/[\u202f\u00a0 ]/g, '').replace(',', '.'));
   const unit = (match[2] ?? '').trim().toLowerCase();

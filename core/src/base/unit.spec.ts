@@ -23,6 +23,14 @@ describe('reading what people type', () => {
     ['.5', 0.5],
     ['1e3', 1000],
     ['1,20', 1.2],
+    ['1.250', 1.25],
+    ['1.250,5', 1250.5],
+    ['1.250.000', 1_250_000],
+    ["1'250", 1250],
+    ['½', 0.5],
+    ['1½', 1.5],
+    ['1 1/2', 1.5],
+    ['3/4', 0.75],
   ])('%s is %f', (text, value) => {
     expect(read(text)).toBe(value);
   });
@@ -30,9 +38,12 @@ describe('reading what people type', () => {
     expect(read('1.2 kW', { w: 1, kw: 1000 })).toBe(1200);
     expect(read('800W', { w: 1, kw: 1000 })).toBe(800);
   });
-  it.each(['', 'abc', '1.2.3', '--1', 'NaN', 'Infinity', '1/2'])('refuses “%s” and says why', (text) => {
-    expect(read(text)).toMatch(/not a number|not known|without/);
-  });
+  it.each(['', 'abc', '1.2.3', '--1', 'NaN', 'Infinity', '1/0', '1/'])(
+    'refuses “%s” and says why',
+    (text) => {
+      expect(read(text)).toMatch(/not a number|not known|without/);
+    },
+  );
   it('names the units it knows', () => {
     expect(read('3 miles', { w: 1, kw: 1000 })).toBe('Unit “miles” is not known here. Use w, kw');
     expect(read('3 miles')).toBe('Type the number without “miles”');

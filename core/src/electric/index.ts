@@ -51,6 +51,7 @@ export {
 export { apparentPowerVA } from './supply/apparent-power.js';
 export { isAmerican } from './supply/is-american.js';
 export { legShare } from './supply/leg-share.js';
+export { readLegs } from './supply/read-legs.js';
 export { type Leg, type LegSet, legSets, legSetSchema, legsOf, systemFacts } from './supply/legs.js';
 export { lagOf, type LagRange, worstNeutralVA } from './supply/neutral-current.js';
 export { phasorSumVA } from './supply/phasor-sum.js';

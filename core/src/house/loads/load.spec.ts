@@ -267,6 +267,31 @@ describe('pasted rows', () => {
     ).toBe(3500);
     expect(paste([['Pump', '1', '1.1 kW']]).rows[0]!.load?.runningPowerW).toBe(1100);
   });
+  it('take every column of the table of loads, written as there, and name what they ignore', () => {
+    const { rows, ignored } = paste([
+      ['Load', 'Amps', 'Legs', 'Starts', 'Duty %', 'Hours', 'Colour'],
+      ['Well pump', '10', 'L1-L2', '×4', '30', '24', 'blue'],
+      ['Freezer', '1.5', 'L2', '12 A', '40', '24', 'white'],
+      ['Lamp', '60 W', '', 'none', '', '5', ''],
+      ['Oven', '3.5 kW', 'L9', '', '', '1', ''],
+    ]);
+    expect(ignored).toEqual(['Colour']);
+    expect(rows[0]!.load).toMatchObject({
+      kind: 'pump',
+      legs: 'L1-L2',
+      legsAssumed: false,
+      runningPowerW: 2400,
+      start: { how: 'multiple', multiple: 4 },
+      dutyCycle: 0.3,
+      note: expect.stringContaining('10'),
+    });
+    expect(rows[1]!.load).toMatchObject({
+      runningPowerW: 180,
+      start: { how: 'lockedRotor', lockedRotorA: 12 },
+    });
+    expect(rows[2]!.load).toMatchObject({ runningPowerW: 60, start: { how: 'none' }, legsAssumed: true });
+    expect(rows[3]!.problems).toEqual(['legs: use L1, L2, L1-L2']);
+  });
   it('keep going past what they cannot read, and say why', () => {
     const { rows } = paste([
       ['Name', 'Watts'],

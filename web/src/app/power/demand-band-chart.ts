@@ -107,7 +107,8 @@ export class DemandBandChart {
   private readonly appearance = inject(Appearance);
 
   protected readonly seasonChoices: Season[] = [...seasons];
-  protected readonly season = linkedSignal(() => this.power().season);
+  private readonly seasonOfBrief = computed(() => this.power().season);
+  protected readonly season = linkedSignal(() => this.seasonOfBrief());
   protected readonly axis = linkedSignal(() => this.first());
   private readonly system = computed(() => this.power().context.plan.supply.system);
   private readonly limits = computed(() => {

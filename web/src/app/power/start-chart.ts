@@ -72,7 +72,11 @@ export class StartChart {
   protected readonly choices = computed(() =>
     this.starts().map(({ load }): Choice<string> => ({ label: load.name, value: load.id })),
   );
-  protected readonly chosen = linkedSignal<string | null>(() => this.starts()[0]?.load.id ?? null);
+  protected readonly chosen = linkedSignal<readonly StartCase[], string | null>({
+    source: this.starts,
+    computation: (starts, before) =>
+      (starts.find(({ load }) => load.id === before?.value) ?? starts[0])?.load.id ?? null,
+  });
   protected readonly start = computed(
     (): StartCase | null => this.starts().find(({ load }) => load.id === this.chosen()) ?? null,
   );

@@ -3,7 +3,6 @@ import { evaluatePlan } from '@levamen/core/study';
 import { demoPlans } from '@levamen/core/design';
 import { describe, expect, it } from 'vitest';
 import { findEntries, paletteEntries } from './palette-entries';
-import { shellAction } from './shortcuts';
 import { stages } from '../stages/stages';
 
 const { plan } = demoPlans[0]!;
@@ -36,29 +35,5 @@ describe('completeness of stages', () => {
     expect(of['panels']).toEqual({ done: 25, of: 25 });
     expect(of['loads']).toEqual({ done: 3, of: 25 });
     expect(of['sources']).toEqual({ done: 1, of: 1 });
-  });
-});
-
-describe('keys', () => {
-  const press = (key: string, init: KeyboardEventInit = {}, target?: HTMLElement) => {
-    const event = new KeyboardEvent('keydown', { key, ...init });
-    if (target) Object.defineProperty(event, 'target', { value: target });
-    return shellAction(event);
-  };
-  it('name their action', () => {
-    expect(press('2')).toEqual({ kind: 'stage', index: 1 });
-    expect(press('/')).toEqual({ kind: 'palette' });
-    expect(press('k', { ctrlKey: true })).toEqual({ kind: 'palette' });
-    expect(press('?')).toEqual({ kind: 'keys' });
-    expect(press('z', { ctrlKey: true })).toEqual({ kind: 'undo' });
-    expect(press('Z', { ctrlKey: true, shiftKey: true })).toEqual({ kind: 'redo' });
-    expect(press('y', { metaKey: true })).toEqual({ kind: 'redo' });
-    expect(press('x')).toBeNull();
-  });
-  it('leave typing alone, all but the palette', () => {
-    const field = document.createElement('input');
-    expect(press('2', {}, field)).toBeNull();
-    expect(press('z', { ctrlKey: true }, field)).toBeNull();
-    expect(press('k', { ctrlKey: true }, field)).toEqual({ kind: 'palette' });
   });
 });

@@ -4,12 +4,12 @@ import type { ShortcutGroup } from './stage';
 export const shellShortcuts = (stageCount: number): ShortcutGroup => ({
   group: 'Everywhere',
   rows: [
-    { keys: `1 to ${stageCount}`, does: 'Go to the stage of that number' },
-    { keys: '/ or Ctrl K', does: 'Find a load, a figure or an action' },
+    { keys: `Alt 1 to Alt ${stageCount}`, does: 'Go to the stage of that number' },
+    { keys: 'Ctrl K', does: 'Find a load, a figure or an action' },
     { keys: 'Ctrl Z', does: 'Undo' },
     { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
     { keys: 'Esc', does: 'Close what is open' },
-    { keys: '?', does: 'This list' },
+    { keys: 'Ctrl /', does: 'This list' },
   ],
 });
 
@@ -21,22 +21,21 @@ export type ShellAction =
   | { readonly kind: 'stage'; readonly index: number }
   | { readonly kind: 'palette' | 'keys' | 'undo' | 'redo' };
 
-/** The action a key press asks for, or null. Plain keys are left alone while somebody types. */
+/**
+ * The action a key press asks for, or null. None of them is a plain character (WCAG 2.2, 2.1.4): what is typed beside a field
+ * does nothing, and never leads away from the work.
+ */
 export function shellAction(event: KeyboardEvent): ShellAction | null {
   const command = event.ctrlKey || event.metaKey;
   const key = event.key.toLowerCase();
   if (command && key === 'k') return { kind: 'palette' };
+  if (command && key === '/') return { kind: 'keys' };
+  const stage = /^Digit([1-9])$/.exec(event.code);
+  // By its place on the keyboard: with Alt a digit may stand for another character.
+  if (event.altKey && !command && !event.shiftKey && stage)
+    return { kind: 'stage', index: Number(stage[1]) - 1 };
   if (typingInto(event.target)) return null;
   if (command && key === 'z') return { kind: event.shiftKey ? 'redo' : 'undo' };
   if (command && key === 'y') return { kind: 'redo' };
-  if (command || event.altKey) return null;
-  if (event.key === '/') return { kind: 'palette' };
-  if (event.key === '?') return { kind: 'keys' };
-  if (
-    /^[1-9]$/.test(event.key) &&
-    !(event.target instanceof HTMLElement && event.target.closest('[role=grid], [role=listbox]'))
-  ) {
-    return { kind: 'stage', index: Number(event.key) - 1 };
-  }
   return null;
 }

@@ -27,6 +27,15 @@ describe('amounts in fields', () => {
     expect(read(text, unit, 0, 1e6)).toBe(kept);
   });
 
+  it('take temperatures in the other scale too', () => {
+    expect(read('50 °F', '°C', -30, 60)).toBeCloseTo(10, 9);
+    expect(read('14f', '°C', -30, 60)).toBeCloseTo(-10, 9);
+    expect(read('10 °C', '°C', -30, 60)).toBe(10);
+    expect(read('10 °C', '°C', -30, 60, 'imperial')).toBe(10);
+    expect(read('50', '°C', -30, 60, 'imperial')).toBeCloseTo(10, 9);
+    expect(read('50 F', 'A', 0, 100)).toMatch(/not known|without/);
+  });
+
   it('speak of limits in the unit the field shows', () => {
     expect(read('600', 'kWh', 0, 500_000)).toBe('Enter at most 500 kWh');
     expect(read('0', 'share', 0.1, 1)).toBe('Enter at least 10 %');

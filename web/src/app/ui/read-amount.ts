@@ -27,10 +27,32 @@ export function readAmount(
   schema: z.ZodType<number>,
 ): ReadAmount {
   const scale = fieldScale(unit, system);
+  const other = otherDegrees(text, unit, system);
+  if (other !== null) return checkedAmount(other, unit, system, schema);
   const parsed = parseQuantity(text, scale.typed);
-  if (!parsed.ok) return parsed;
+  return parsed.ok ? checkedAmount(scale.toKept(parsed.value), unit, system, schema) : parsed;
+}
+
+/** A temperature typed in the scale that the field does not show, °C; null where it is none. */
+function otherDegrees(text: string, unit: FieldUnit, system: UnitSystem): number | null {
+  if (unit !== '°C') return null;
+  const parsed = parseQuantity(text.trim().replace(/\s*°?\s*[cf]$/i, ''));
+  const letter = /[cf]$/i.exec(text.trim())?.[0].toLowerCase();
+  if (!parsed.ok || letter === undefined) return null;
+  const scale = fieldScale(unit, letter === 'f' ? 'imperial' : 'metric');
+  return letter === (system === 'imperial' ? 'f' : 'c') ? null : scale.toKept(parsed.value);
+}
+
+/** A value in the unit it is kept in, if the schema allows it. */
+export function checkedAmount(
+  value: number,
+  unit: FieldUnit,
+  system: UnitSystem,
+  schema: z.ZodType<number>,
+): ReadAmount {
+  const scale = fieldScale(unit, system);
   // Sub-nano digits come from the conversion of units, not from the user.
-  const kept = Math.round(scale.toKept(parsed.value) * 1e9) / 1e9;
+  const kept = Math.round(value * 1e9) / 1e9;
   const checked = schema.safeParse(kept);
   if (checked.success) return { ok: true, value: checked.data };
   const issue = checked.error.issues[0]!;

@@ -1,11 +1,13 @@
 import { parseQuantity } from '../../../base/index.js';
-import type { SupplySystem } from '../../../electric/index.js';
+import { readLegs, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import { blankLoad } from '../blank-load.js';
-import { loadSchema, tiers, type Load, type Tier } from '../load.schema.js';
+import { loadSchema, tiers, type Load, type Start, type Tier } from '../load.schema.js';
+import { readPower } from '../read-power.js';
+import { parseStart } from '../start-text.js';
 import { spreadHours } from '../spread-hours.js';
 
 /** What a column of a pasted table can hold. */
-export const pasteColumns = ['name', 'quantity', 'watts', 'hours', 'start', 'tier'] as const;
+export const pasteColumns = ['name', 'quantity', 'watts', 'hours', 'start', 'tier', 'duty', 'legs'] as const;
 export type PasteColumn = (typeof pasteColumns)[number];
 
 export interface PastedRow {
@@ -18,16 +20,20 @@ export interface PastedRow {
 
 export interface PastedLoads {
   readonly columns: readonly (PasteColumn | null)[];
+  /** Headings of columns that nothing is taken from. */
+  readonly ignored: readonly string[];
   readonly rows: readonly PastedRow[];
 }
 
 const headings: Readonly<Record<PasteColumn, RegExp>> = {
   name: /^(name|load|device|appliance|item|description)/i,
   quantity: /^(qty|quantity|count|number|pcs|pieces)/i,
-  watts: /^(w\b|watt|power|running|kw)/i,
+  watts: /^(w\b|watt|power|running|kw|amp|a\b)/i,
   hours: /^(h\b|hours?|time|use)/i,
   start: /^(start|surge|inrush|multiple)/i,
   tier: /^(tier|priority|importance)/i,
+  duty: /^(duty|share|on %|% on)/i,
+  legs: /^(legs?|phases?)\b/i,
 };
 
 const columnOf = (heading: string): PasteColumn | null =>
@@ -40,7 +46,8 @@ export const maxPastedRows = 500;
  * Reads rows pasted from a spreadsheet as loads.
  *
  * A first row of headings maps the columns; without one they are taken in the order name, quantity, watts, hours a day,
- * start (multiple of running), tier. A heading of "kW" scales the power. Rows that cannot be read keep their place and say why.
+ * start, tier, duty, legs. A heading of "kW" or "A" is the unit of the power. Cells are written as in the table of loads: "36 A", "1½ hp", "×6",
+ * "96 A", "none". Rows that cannot be read keep their place and say why.
  *
  * @param cells rows of cells as text
  * @param makeId gives each load its identifier
@@ -57,7 +64,8 @@ export function readPastedLoads(
   const hasHeadings =
     mapped.includes('name') && mapped.some((column) => column !== null && column !== 'name');
   const columns = hasHeadings ? mapped : first.map((_, i) => pasteColumns[i] ?? null);
-  const inKilowatts = hasHeadings && first.some((cell, i) => columns[i] === 'watts' && /kw/i.test(cell));
+  const powerHeading = hasHeadings ? (first.find((_, i) => columns[i] === 'watts') ?? '') : '';
+  const powerUnit = /kw/i.test(powerHeading) ? 'kW' : /^a(mp|\b)/i.test(powerHeading.trim()) ? 'A' : '';
   const loads: Load[] = [];
   const rows = filled
     .slice(hasHeadings ? 1 : 0, maxPastedRows + (hasHeadings ? 1 : 0))
@@ -77,17 +85,31 @@ export function readPastedLoads(
       const name = cell('name');
       if (name === '') problems.push('name: the row has none');
       const quantity = amount('quantity') ?? 1;
-      const typedW = amount('watts', inKilowatts ? { kw: 1, w: 0.001 } : { w: 1, kw: 1000 });
-      const runningPowerW = typedW === null ? null : typedW * (inKilowatts ? 1000 : 1);
-      if (runningPowerW === null && problems.length === 0) problems.push('watts: the row has no power');
+      const blank = blankLoad(makeId(), name === '' ? '?' : name, system, [...present, ...loads]);
+      const choices = systemFacts[system].legSets;
+      const legs = cell('legs') === '' ? null : readLegs(cell('legs'), choices);
+      if (cell('legs') !== '' && legs === null) problems.push(`legs: use ${choices.join(', ')}`);
+      const onLegs = legs === null ? {} : { legs, legsAssumed: false };
+      const typed = cell('watts');
+      const unitless = /^[\d.,'’\s½⅓⅔¼¾/]+$/.test(typed);
+      const power =
+        typed === ''
+          ? null
+          : readPower(unitless ? `${typed} ${powerUnit}` : typed, { ...blank, ...onLegs }, system);
+      if (power === null) problems.push('watts: the row has no power');
+      else if (!power.ok) problems.push(`watts: ${power.message}`);
       const hours = amount('hours', { h: 1, min: 1 / 60 });
       if (hours !== null && (hours < 0 || hours > 24)) problems.push('hours: enter 0 to 24 hours a day');
-      const multiple = amount('start', { x: 1, '×': 1 });
+      const said = cell('start');
+      const start = said === '' ? null : parseStart(/^[\d.,]+$/.test(said) ? `×${said}` : said, blank.start);
+      if (start?.ok === false) problems.push(`start: ${start.message}`);
+      const duty = amount('duty', { '%': 1 });
+      if (duty !== null && (duty <= 0 || duty > 100))
+        problems.push('duty: enter more than 0 and at most 100 %');
       const tierText = cell('tier').toLowerCase();
       const tier = tiers.find((one) => one === tierText);
       if (tierText !== '' && !tier) problems.push(`tier: use ${tiers.join(', ')}`);
       if (problems.length > 0) return { row: index + 1, load: null, problems };
-      const blank = blankLoad(makeId(), name, system, [...present, ...loads]);
       const wanted: Tier = tier ?? blank.tier;
       const use =
         hours === null
@@ -96,10 +118,14 @@ export function readPastedLoads(
       const checked = loadSchema.safeParse({
         ...blank,
         quantity,
-        runningPowerW,
+        ...onLegs,
+        ...(power?.ok
+          ? { runningPowerW: power.powerW, note: power.how === '' ? '' : `Watts from ${power.how}` }
+          : {}),
+        // Shares up to 1 are shares, above it per cent.
+        dutyCycle: duty === null ? blank.dutyCycle : duty > 1 ? duty / 100 : duty,
         use: { winter: { ...use }, shoulder: { ...use }, summer: { ...use } },
-        start:
-          multiple !== null && multiple > 1 ? { how: 'multiple', multiple, durationS: 0.5 } : { how: 'none' },
+        start: start?.ok ? (multipleOf(start.start) > 1 ? start.start : { how: 'none' }) : { how: 'none' },
         tier: wanted,
       });
       if (!checked.success) {
@@ -114,5 +140,9 @@ export function readPastedLoads(
       loads.push(checked.data);
       return { row: index + 1, load: checked.data, problems: [] };
     });
-  return { columns, rows };
+  const ignored = first.filter((heading, i) => hasHeadings && columns[i] === null && heading.trim() !== '');
+  return { columns, ignored, rows };
 }
+
+/** What starts at once its running power starts without a surge. */
+const multipleOf = (start: Start): number => (start.how === 'multiple' ? start.multiple : Infinity);

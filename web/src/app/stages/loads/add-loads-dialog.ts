@@ -71,12 +71,16 @@ export class AddLoadsDialog {
   });
   protected readonly pasted = computed(() => {
     if (this.way() !== 'paste' || this.text().trim() === '') return null;
-    const { data } = parse<string[]>(this.text().trim(), { skipEmptyLines: 'greedy' });
+    const text = this.text().trim();
+    // Between tabs a comma groups thousands.
+    const delimiter = text.includes('\t') ? '\t' : '';
+    const { data } = parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' });
     return readPastedLoads(data, this.plan().supply.system, this.plan().loads, () => crypto.randomUUID());
   });
   protected readonly readable = computed(
     () => this.pasted()?.rows.flatMap(({ load }) => (load ? [load] : [])) ?? [],
   );
+  protected readonly ignored = computed(() => this.pasted()?.ignored.join(', ') ?? '');
   protected readonly preview = computed(
     () =>
       this.pasted()?.rows.map(({ row, load, problems }) => ({
@@ -116,6 +120,6 @@ export class AddLoadsDialog {
   }
 
   private describe(load: Load): string {
-    return `${load.quantity} × ${load.name}, ${quantityText(load.runningPowerW, 'W')}, ${startText(load.start)}, ${load.tier}`;
+    return `${load.quantity} × ${load.name}, ${quantityText(load.runningPowerW, 'W')}, ${load.legsAssumed ? '~ ' : ''}${load.legs}, ${kindFacts[load.kind].label.toLowerCase()}, ${startText(load.start)}, ${load.tier}${load.note === '' ? '' : `; ${load.note}`}`;
   }
 }

@@ -1,10 +1,17 @@
 import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
-import { type LegSet, type SupplySystem, systemFacts } from '@levamen/core/electric';
+import { type LegSet, readLegs, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import { type Load, type LoadKind, loadSchema, type Tier, tiers } from '@levamen/core/house';
-import { guessKind, hoursPerDayH, parseStart, spreadHours, startText } from '@levamen/core/house/details';
+import {
+  guessKind,
+  hoursPerDayH,
+  parseStart,
+  readPower,
+  spreadHours,
+  startText,
+} from '@levamen/core/house/details';
 import * as z from 'zod';
-import { amountText, readAmount } from '../../ui/read-amount';
+import { amountText, checkedAmount, readAmount } from '../../ui/read-amount';
 
 export type ColumnKey =
   'inSet' | 'name' | 'quantity' | 'legs' | 'power' | 'start' | 'hours' | 'duty' | 'energy' | 'cost' | 'tier';
@@ -30,8 +37,8 @@ export const loadColumns: readonly LoadColumn[] = [
   column('inSet', 'On', 'toggle', 'In the backup set: stays on in an outage'),
   column('name', 'Load', 'text', ''),
   column('quantity', 'Qty', 'text', 'Pieces', true),
-  column('legs', 'Leg', 'choice', 'A ~ means assumed: nobody has said yet'),
-  column('power', 'Watts', 'text', 'One piece, while it runs', true),
+  column('legs', 'Leg', 'text', 'L1, L2, L1-L2 or both; a ~ means assumed: nobody has said yet'),
+  column('power', 'Watts', 'text', 'One piece, while it runs: 800, 1.2 kW, 36 A, 1½ hp, 12,000 BTU', true),
   column('start', 'Starts', 'text', 'none, ×6, 61 A, G 1.5 hp, FLC 1 hp ×6, soft ×1.2'),
   column('hours', 'h/day', 'text', 'Hours of use on a day of the design season', true),
   column('duty', 'Duty %', 'text', 'Share of those hours in which it really runs', true),
@@ -83,7 +90,7 @@ export function cellText(load: Load, key: ColumnKey, { season }: CellContext): s
   }
 }
 
-/** Choices of a column that offers some. */
+/** What a column offers; legs can be written too. */
 export function cellChoices(load: Load, key: ColumnKey, context: CellContext): readonly string[] {
   if (key === 'legs') return legChoices(load, context);
   return key === 'tier' ? tiers : [];
@@ -123,6 +130,15 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
     const read = readAmount(text, unit, 'metric', schema);
     return read.ok ? { ok: true, load: put(read.value) } : read;
   };
+  const amountOf = (
+    value: number,
+    unit: Parameters<typeof readAmount>[1],
+    schema: z.ZodType<number>,
+    put: (value: number) => Load,
+  ): CellResult => {
+    const checked = checkedAmount(value, unit, 'metric', schema);
+    return checked.ok ? { ok: true, load: put(checked.value) } : checked;
+  };
   switch (key) {
     case 'name': {
       const checked = shape.name.safeParse(text.trim());
@@ -132,8 +148,15 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
     }
     case 'quantity':
       return amount('count', shape.quantity, (quantity) => ({ ...load, quantity }));
-    case 'power':
-      return amount('W', shape.runningPowerW, (runningPowerW) => asUser({ ...load, runningPowerW }));
+    case 'power': {
+      const read = readPower(text, load, context.system);
+      if (!read.ok) return read;
+      // What was read off a nameplate in another unit is said beside the load, unless something stands there.
+      const note = load.note === '' && read.how !== '' ? `Watts from ${read.how}` : load.note;
+      return amountOf(read.powerW, 'W', shape.runningPowerW, (runningPowerW) =>
+        asUser({ ...load, runningPowerW, note }),
+      );
+    }
     case 'duty':
       return amount('share', shape.dutyCycle, (dutyCycle) => asUser({ ...load, dutyCycle }));
     case 'hours':
@@ -152,10 +175,13 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
       const parsed = parseStart(text, load.start);
       return parsed.ok ? { ok: true, load: asUser({ ...load, start: parsed.start }) } : parsed;
     }
-    case 'legs':
-      return legChoices(load, context).includes(text as LegSet)
-        ? { ok: true, load: { ...load, legs: text as LegSet, legsAssumed: false } }
-        : { ok: false, message: `Choose ${legChoices(load, context).join(', ')}` };
+    case 'legs': {
+      const choices = legChoices(load, context);
+      const legs = readLegs(text, choices);
+      return legs
+        ? { ok: true, load: { ...load, legs, legsAssumed: false } }
+        : { ok: false, message: `Choose ${choices.join(', ')}` };
+    }
     case 'tier':
       return tiers.includes(text as Tier)
         ? { ok: true, load: { ...load, tier: text as Tier } }

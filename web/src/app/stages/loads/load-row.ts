@@ -54,10 +54,18 @@ export interface LoadRowView {
               #text
               autocomplete="off"
               [attr.aria-label]="cell.column.label + ' of ' + row().load.name"
+              [attr.list]="choices().length > 0 ? 'cell-choices' : null"
               [value]="draft()"
               (input)="typed.emit(text.value)"
               (blur)="left.emit()"
             />
+            @if (choices().length > 0) {
+              <datalist id="cell-choices">
+                @for (option of choices(); track option) {
+                  <option [value]="option"></option>
+                }
+              </datalist>
+            }
           }
         } @else if (cell.column.kind === 'toggle') {
           <span

@@ -108,7 +108,11 @@ export class LoadsTable {
     const cell = this.rows()[this.activeRow()]?.cells[this.activeColumn()];
     return cell ? cell.rejected : '';
   });
+  /** Something was written into the open cell. */
+  private touched = false;
   private wantsFocus = false;
+  /** Escape was pressed beside an editor: Tab leaves the table now, instead of going on to the next cell. */
+  private leaves = false;
   /** Editing with Enter selects what is there; editing by typing goes on after what was typed. */
   private selectAll = false;
 
@@ -164,14 +168,20 @@ export class LoadsTable {
       return;
     }
     if (column.kind === 'computed') return;
+    this.touched = text !== undefined;
     this.draft.set(text ?? this.rows()[row]!.cells[this.activeColumn()]!.text.replace(/^~ /, ''));
     this.selectAll = text === undefined;
     this.wantsFocus = true;
     this.editing.set(true);
   }
 
-  protected onChoice(text: string): void {
+  protected onTyped(text: string): void {
+    this.touched = true;
     this.draft.set(text);
+  }
+
+  protected onChoice(text: string): void {
+    this.onTyped(text);
     this.finish();
     this.wantsFocus = true;
   }
@@ -222,6 +232,8 @@ export class LoadsTable {
     if (!load) return true;
     const place = cellKey(load.id, key);
     const text = this.draft();
+    // Looking at a guess does not confirm it; writing it again does.
+    if (!this.touched && !this.rejected().has(place)) return true;
     if (text === cellText(load, key, this.context()) && !(key === 'legs' && load.legsAssumed)) {
       this.forget(place);
       return true;
@@ -253,7 +265,7 @@ export class LoadsTable {
       if (!taken) return;
       if (event.key === 'Enter')
         this.moveTo(this.activeRow() + (event.shiftKey ? -1 : 1), this.activeColumn());
-      else this.moveTo(this.activeRow(), this.activeColumn() + (event.shiftKey ? -1 : 1));
+      else this.walk(event.shiftKey);
     } else if (event.key === 'Escape') {
       event.stopPropagation();
       const load = this.loads()[this.activeRow()];
@@ -269,13 +281,22 @@ export class LoadsTable {
     ) {
       // Typed faster than the editor could take the focus.
       event.preventDefault();
-      this.draft.update((draft) => draft + event.key);
+      this.onTyped(this.draft() + event.key);
     }
   }
 
   /** The editor goes away with the next drawing; keys pressed before that must not get lost. */
   private keepFocus(event: KeyboardEvent): void {
     if (event.target instanceof Element) event.target.closest<HTMLElement>('td')?.focus();
+  }
+
+  /** In the order of reading; false where there is no cell further on. */
+  private walk(back: boolean): boolean {
+    const columns = loadColumns.length;
+    const place = this.activeRow() * columns + this.activeColumn() + (back ? -1 : 1);
+    if (place < 0 || place >= this.loads().length * columns) return false;
+    this.moveTo(Math.floor(place / columns), place % columns);
+    return true;
   }
 
   private onMoveKey(event: KeyboardEvent): void {
@@ -298,6 +319,10 @@ export class LoadsTable {
     if (move) {
       event.preventDefault();
       this.moveTo(...move);
+    } else if (event.key === 'Escape') {
+      this.leaves = true;
+    } else if (event.key === 'Tab') {
+      if (!this.leaves && this.walk(event.shiftKey)) event.preventDefault();
     } else if (event.key === 'Enter' || event.key === 'F2') {
       event.preventDefault();
       this.startEdit();
@@ -315,7 +340,7 @@ export class LoadsTable {
       const next = this.loads()[row + 1] ?? this.loads()[row - 1];
       this.edits.remove(load);
       if (next) this.focusLoad(next.id, loadColumns[column]!.key);
-    } else if (event.key.length === 1 && !command && !event.altKey && !'/?'.includes(event.key)) {
+    } else if (event.key.length === 1 && !command && !event.altKey) {
       if (loadColumns[column]!.kind !== 'text') return;
       event.preventDefault();
       event.stopPropagation();
@@ -330,6 +355,7 @@ export class LoadsTable {
   private moveTo(row: number, column: number): void {
     const load = this.loads()[Math.min(this.loads().length - 1, Math.max(0, row))];
     this.wantsFocus = true;
+    this.leaves = false;
     this.editing.set(false);
     this.activeColumn.set(Math.min(loadColumns.length - 1, Math.max(0, column)));
     this.active.set(load?.id ?? null);

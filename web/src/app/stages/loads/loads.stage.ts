@@ -27,7 +27,7 @@ export const loadsStage: Stage = {
       { keys: 'Arrows, Home, End', does: 'Move between cells' },
       { keys: 'Enter, F2 or type', does: 'Edit the cell' },
       { keys: 'Enter / Tab', does: 'Take the value and move down / right' },
-      { keys: 'Esc', does: 'Leave the cell as it was' },
+      { keys: 'Esc', does: 'Leave the cell as it was; then Tab leaves the table' },
       { keys: 'Space', does: 'Into or out of the backup set' },
       { keys: 'Insert', does: 'New load below' },
       { keys: 'Ctrl D', does: 'Duplicate the load' },

@@ -57,6 +57,10 @@ export class BreakerLadder {
   protected readonly draft = signal('');
   protected readonly message = signal('');
   private wantsFocus = false;
+  /** The focus was asked for without another space: there is something to draw then too. */
+  private readonly asked = signal(0);
+  /** Escape was pressed: Tab leaves the ladder now, instead of going on to the next space. */
+  private leaves = false;
   private selectAll = false;
 
   constructor() {
@@ -64,15 +68,22 @@ export class BreakerLadder {
       this.active();
       this.editing();
       this.rows();
+      this.asked();
       if (this.wantsFocus) this.focusActive();
     });
   }
 
-  /** Moves the focus to a space. */
-  focus(space: number): void {
+  /**
+   * Moves the focus to a space.
+   *
+   * @param chooses false leaves it to the caller what is looked at
+   */
+  focus(space: number, chooses = true): void {
     this.wantsFocus = true;
     this.editing.set(false);
-    this.space.set(space);
+    this.leaves = false;
+    if (chooses) this.space.set(space);
+    else this.asked.update((count) => count + 1);
   }
 
   protected pick(space: number): void {
@@ -173,6 +184,13 @@ export class BreakerLadder {
     } else if (step) {
       event.preventDefault();
       this.step(...step, this.active(), this.panel());
+    } else if (event.key === 'Escape') {
+      this.leaves = true;
+    } else if (event.key === 'Tab' && !this.leaves) {
+      const next = this.active() + (event.shiftKey ? -1 : circuit?.half === null ? circuit.spaces.length : 1);
+      if (next < 1 || next > this.panel().spaces) return;
+      event.preventDefault();
+      this.focus(next);
     } else if (event.key === 'Home' || event.key === 'End') {
       event.preventDefault();
       this.focus(event.key === 'Home' ? 1 : this.panel().spaces);
@@ -183,7 +201,7 @@ export class BreakerLadder {
       event.preventDefault();
       this.wantsFocus = true;
       this.edits.removeCircuits(this.panel(), circuits);
-    } else if (typed(event) && !'/? '.includes(event.key)) {
+    } else if (typed(event) && event.key !== ' ') {
       event.preventDefault();
       event.stopPropagation();
       this.startEdit(event.key);

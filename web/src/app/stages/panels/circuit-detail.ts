@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import {
@@ -39,7 +39,8 @@ export class CircuitDetail {
   readonly circuits = input.required<readonly Circuit[]>();
   readonly space = input.required<number>();
 
-  private readonly half = signal(0);
+  /** Of a tandem; the first one of another space. */
+  private readonly half = linkedSignal({ source: this.space, computation: () => 0 });
   protected readonly spacesSchema = computed(() => {
     const { spaces, name } = this.panel();
     return z

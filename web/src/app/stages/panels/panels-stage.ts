@@ -21,6 +21,7 @@ import { JobSession } from '../../data/job-session';
 import type { Choice } from '../../ui/choice-field';
 import { FindingsList } from '../../ui/findings-list';
 import { BreakerLadder } from './breaker-ladder';
+import { chooseSpace, type ChosenSpace, followSpace } from './chosen-space';
 import { CircuitDetail } from './circuit-detail';
 import { ImportCircuitsDialog } from './import-circuits-dialog';
 import { LegBalance } from './leg-balance';
@@ -77,7 +78,12 @@ export class PanelsStage {
     return this.service() ? null : (panels.find(({ id }) => id === this.wanted()) ?? panels[0] ?? null);
   });
   protected readonly selected = computed(() => this.service()?.id ?? this.panel()?.id ?? '');
-  protected readonly space = linkedSignal({ source: () => this.panel()?.id, computation: () => 1 });
+  /** What is chosen stays chosen through edits, undo and moves. */
+  private readonly chosen = linkedSignal<Panel | null, ChosenSpace>({
+    source: this.panel,
+    computation: (panel, before) => followSpace(panel, before?.value),
+  });
+  protected readonly space = computed(() => this.chosen().space);
   protected readonly circuits = computed(() => {
     const panel = this.panel();
     return panel ? breakersIn(panel, this.space()) : [];
@@ -119,8 +125,18 @@ export class PanelsStage {
     () => `/api/jobs/${this.session.id()}/panels/${this.panel()?.id ?? ''}/schedule`,
   );
   protected readonly importing = signal<string | null>(null);
+  /** The ladder takes the focus once it is drawn. */
+  private readonly writesFirst = signal(false);
 
   constructor() {
+    effect(() => {
+      const ladder = this.ladder();
+      if (!ladder || !this.writesFirst()) return;
+      untracked(() => {
+        this.writesFirst.set(false);
+        ladder.focus(1, false);
+      });
+    });
     effect(() => {
       const wanted = this.asked();
       const survey = this.plan()?.survey;
@@ -138,9 +154,11 @@ export class PanelsStage {
     });
   }
 
+  /** The next thing to do is to read the breakers off the legend: the first space waits for it. */
   protected start(): void {
     this.wanted.set(this.edits.addService());
     this.side.set('panel');
+    this.writesFirst.set(true);
   }
 
   protected addBelow(panel: Panel | null): void {
@@ -150,7 +168,7 @@ export class PanelsStage {
 
   /** Another space was chosen: its circuit is what one wants to see, unless one follows a check. */
   protected onSpace(space: number): void {
-    this.space.set(space);
+    this.chosen.set(chooseSpace(this.panel(), space));
     if (this.side() === 'panel') this.side.set('circuit');
   }
 

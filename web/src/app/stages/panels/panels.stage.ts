@@ -24,6 +24,7 @@ export const panelsStage: Stage = {
       { keys: 'Arrows, Home, End', does: 'Move between spaces' },
       { keys: 'Type, Enter or F2', does: 'Write the breaker: 20 Kitchen, 50/2 Range, spare 20' },
       { keys: 'Enter / Tab', does: 'Take it and go down / to the next number' },
+      { keys: 'Tab, Esc and Tab', does: 'Go on to the next space, or out of the panel' },
       { keys: 'Alt and arrows', does: 'Move the breaker, or let two change places' },
       { keys: 'Delete', does: 'Remove the breaker' },
       { keys: 'Ctrl V', does: 'Paste a list of circuits' },

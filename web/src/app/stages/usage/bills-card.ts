@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  signal,
+} from '@angular/core';
 import { parseQuantity, quantityText, type UnitSystem } from '@levamen/core/base';
 import { type Bill, billSchema } from '@levamen/core/house';
 import { billDays, billDayWh, billFacts, readBills } from '@levamen/core/house/details';
@@ -12,6 +22,8 @@ import { PasteRows } from './paste-rows';
 import { UsageEdits } from './usage-edits';
 
 type BillField = 'fromDay' | 'toDay' | 'energyWh' | 'exportWh';
+/** A bill that may still lack its energy. */
+type BegunBill = Omit<Bill, 'energyWh'> & { readonly energyWh: number | null };
 
 /** Bills: typed or pasted, with day averages by real days, extremes and the share of the seasons. */
 @Component({
@@ -24,10 +36,14 @@ type BillField = 'fromDay' | 'toDay' | 'energyWh' | 'exportWh';
 export class BillsCard {
   protected readonly edits = inject(UsageEdits);
   private readonly appearance = inject(Appearance);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly plan = input.required<Plan>();
   readonly units = input.required<UnitSystem>();
 
   protected readonly pasting = signal(false);
+  /** A bill that is being typed, and is none yet. */
+  private readonly begun = signal<BegunBill | null>(null);
   /** What could not be taken, by bill and field. */
   protected readonly refused = signal<ReadonlyMap<string, { text: string; message: string }>>(new Map());
   private readonly southern = computed(() => (this.plan().site.latitudeDeg ?? 45) < 0);
@@ -57,7 +73,9 @@ export class BillsCard {
   });
   protected readonly rows = computed(() => {
     const refused = this.refused();
-    return this.plan().usage.bills.map((bill) => {
+    const begun = this.begun();
+    const bills: readonly BegunBill[] = this.plan().usage.bills;
+    return (begun ? [...bills, begun] : bills).map((bill) => {
       const cell = (field: BillField, text: string) => ({
         text: refused.get(`${bill.id} ${field}`)?.text ?? text,
         message: refused.get(`${bill.id} ${field}`)?.message ?? '',
@@ -66,15 +84,21 @@ export class BillsCard {
         bill,
         from: cell('fromDay', bill.fromDay),
         to: cell('toDay', bill.toDay),
-        energy: cell('energyWh', String(bill.energyWh / 1000)),
+        energy: cell('energyWh', bill.energyWh === null ? '' : String(bill.energyWh / 1000)),
         sent: cell('exportWh', bill.exportWh === null ? '' : String(bill.exportWh / 1000)),
         days: billDays(bill),
-        perDay: quantityText(billDayWh(bill), 'Wh'),
+        perDay: bill.energyWh === null ? '–' : quantityText(bill.energyWh / billDays(bill), 'Wh'),
       };
     });
   });
   protected readonly messages = computed(() => [
-    ...new Set([...this.refused().values()].map(({ message }) => message)),
+    ...new Set(
+      this.rows().flatMap(({ bill, from, to, energy, sent }) =>
+        [from, to, energy, sent].flatMap(({ message }) =>
+          message === '' ? [] : [`The bill from ${bill.fromDay}: ${message}`],
+        ),
+      ),
+    ),
   ]);
   protected readonly readRows = (cells: string[][]) =>
     readBills(cells, this.units() === 'metric', false, () => crypto.randomUUID());
@@ -115,23 +139,40 @@ export class BillsCard {
     };
   });
 
-  protected add(): void {
-    const last = this.plan().usage.bills.at(-1);
-    const from = last ? last.toDay : `${new Date().getUTCFullYear() - 1}-01-01`;
-    const to = new Date(from);
+  /** A bill without energy is none: it waits beside the others until its kilowatt-hours are typed. */
+  protected add(last: BegunBill | undefined = this.plan().usage.bills.at(-1)): void {
+    const fromDay = last ? last.toDay : `${new Date().getUTCFullYear() - 1}-01-01`;
+    const to = new Date(fromDay);
     to.setUTCMonth(to.getUTCMonth() + 1);
-    this.edits.addBills([
-      {
-        id: crypto.randomUUID(),
-        fromDay: from,
-        toDay: to.toISOString().slice(0, 10),
-        energyWh: last?.energyWh ?? 900_000,
-        exportWh: null,
-      },
-    ]);
+    this.begun.set({
+      id: crypto.randomUUID(),
+      fromDay,
+      toDay: to.toISOString().slice(0, 10),
+      energyWh: null,
+      exportWh: null,
+    });
+    afterNextRender(
+      () =>
+        this.host.nativeElement
+          .querySelector<HTMLElement>('tbody tr:last-child input[aria-label="kWh"]')
+          ?.focus(),
+      { injector: this.injector },
+    );
   }
 
-  protected write(bill: Bill, field: BillField, text: string): void {
+  /** Enter goes on to the next bill. */
+  protected onEnter(bill: BegunBill, field: BillField, text: string): void {
+    this.write(bill, field, text);
+    if (this.begun() === null && bill.energyWh === null) this.add(bill);
+  }
+
+  protected remove(id: string): void {
+    if (this.begun()?.id === id) this.begun.set(null);
+    else this.edits.removeBill(id);
+    this.refused.update((all) => new Map([...all].filter(([key]) => !key.startsWith(id))));
+  }
+
+  protected write(bill: BegunBill, field: BillField, text: string): void {
     const read = this.read(field, text.trim());
     const checked =
       typeof read === 'object' && read !== null ? null : billSchema.shape[field].safeParse(read);
@@ -154,7 +195,16 @@ export class BillsCard {
       else next.set(`${bill.id} ${field}`, { text, message });
       return next;
     });
-    if (message === '' && checked?.success) this.edits.changeBill(bill.id, { [field]: checked.data });
+    if (message !== '' || !checked?.success) return;
+    const begun = this.begun();
+    if (begun?.id !== bill.id) {
+      this.edits.changeBill(bill.id, { [field]: checked.data });
+      return;
+    }
+    const now = { ...begun, [field]: checked.data };
+    const whole = billSchema.safeParse(now);
+    if (whole.success) this.edits.addBills([whole.data]);
+    this.begun.set(whole.success ? null : now);
   }
 
   protected take(bills: Bill[]): void {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { ListRow } from '@levamen/core/house/details';
-import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
+import { splitRows } from './split-rows';
 
 /** Rows pasted or read from a CSV file: looked at, then taken. What cannot be read says why and stays out. */
 @Component({
@@ -53,7 +53,7 @@ export class PasteRows<T> {
   protected readonly text = signal('');
   protected readonly rows = computed(() => {
     const text = this.text().trim();
-    return text === '' ? [] : this.read()(parse<string[]>(text, { skipEmptyLines: false }).data);
+    return text === '' ? [] : this.read()(splitRows(text));
   });
   protected readonly readable = computed(() =>
     this.rows().flatMap(({ value }) => (value === null ? [] : [value])),
