@@ -136,7 +136,7 @@ test('a new bill is empty until it is typed, and Enter goes on to the next', asy
   await expect(energy.first()).toHaveValue('1250');
   await expect(energy.nth(2)).toHaveValue('1120.5');
   // Each begins where the one before ended.
-  await expect(page.getByLabel('From').nth(2)).toHaveValue(/-03-01$/);
+  await expect(page.getByLabel('From', { exact: true }).nth(2)).toHaveValue(/-03-01$/);
   await expect(energy.last()).toBeFocused();
   await page.keyboard.type('many');
   await page.keyboard.press('Enter');
@@ -159,4 +159,55 @@ test('pasted rows say what they are taken for, and what is left out', async ({ p
   await expect(dialog).toContainText('legs: use L1, L2, L1-L2');
   await dialog.getByRole('button', { name: 'Add 1 loads' }).click();
   await expect(bench.cell('Well pump', 'power')).toHaveText('2400');
+});
+
+test('the keys come to the work at once', async ({ page }) => {
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: 'Farmhouse above the harbour', exact: true })).toBeVisible();
+  // The field of a new job within three Tabs.
+  const name = page.getByLabel('Name', { exact: true });
+  for (let tabs = 0; tabs < 3; tabs += 1) {
+    await page.keyboard.press('Tab');
+    if (await name.evaluate((field) => field === document.activeElement)) break;
+  }
+  await expect(name).toBeFocused();
+  await page.keyboard.type('By keys');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name of the job')).toHaveValue('By keys');
+  await page.keyboard.press('Alt+4');
+  await page.waitForURL('**/loads');
+  await page.locator('body').press('Tab');
+  const skip = page.getByRole('button', { name: 'Skip to the work' });
+  await skip.focus();
+  await expect(skip).toBeInViewport();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('main').locator(':focus')).toHaveCount(1);
+});
+
+test('the scheme is that of the system, until somebody chooses', async ({ page }) => {
+  const html = page.locator('html');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/jobs');
+  await expect(html).toHaveClass(/ink-dark/);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expect(html).not.toHaveClass(/ink-dark/);
+  await page.getByRole('button', { name: 'Dark scheme' }).click();
+  await page.reload();
+  await expect(html).toHaveClass(/ink-dark/);
+});
+
+test('loads find the circuits of their names in one step', async ({ page }) => {
+  const bench = await typedPanel(page, 'By name', ['20 Refrigerator', '15 Chest freezer', '15 Hall']);
+  await bench.addHouse('Essentials only');
+  await bench.goTo('Panels');
+  await bench.space(5).click();
+  await page.getByRole('button', { name: 'Circuit', exact: true }).click();
+  await page.getByRole('button', { name: 'Put 2 on circuits of their name' }).click();
+  await expect(bench.space(1)).toContainText('Refrigerator');
+  await expect(bench.space(3).locator('.loads')).toContainText('Chest freezer');
+  await expect(bench.space(5).locator('.loads')).toHaveText('no load');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(bench.space(3).locator('.loads')).toHaveText('no load');
 });

@@ -140,6 +140,17 @@ export class PanelEdits {
     }));
   }
 
+  /** Puts loads on circuits, in one step. */
+  placeAll(circuits: ReadonlyMap<string, string>): void {
+    this.session.edit(`${circuits.size} loads placed`, (plan) => ({
+      ...plan,
+      loads: plan.loads.map((load) => {
+        const circuitId = circuits.get(load.id);
+        return circuitId === undefined ? load : { ...load, circuitId };
+      }),
+    }));
+  }
+
   setMonitor(circuitId: string | null): void {
     this.survey('supply of the monitor', (survey) => ({ ...survey, monitorCircuitId: circuitId }));
   }

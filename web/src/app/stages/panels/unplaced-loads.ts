@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { Circuit, Load } from '@levamen/core/house';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Circuit, Load, Survey } from '@levamen/core/house';
+import { circuitsByName } from '@levamen/core/house/details';
 import { Button } from 'primeng/button';
 import { PanelEdits } from './panel-edits';
 
@@ -9,6 +10,13 @@ import { PanelEdits } from './panel-edits';
   imports: [Button],
   template: `
     <h4>Not placed yet: {{ loads().length }}</h4>
+    @if (named().size > 0) {
+      <p-button
+        size="small"
+        [label]="'Put ' + named().size + ' on circuits of their name'"
+        (onClick)="edits.placeAll(named())"
+      />
+    }
     <ul>
       @for (load of loads(); track load.id) {
         <li>
@@ -31,7 +39,10 @@ import { PanelEdits } from './panel-edits';
 })
 export class UnplacedLoads {
   protected readonly edits = inject(PanelEdits);
+  readonly survey = input.required<Survey>();
   readonly loads = input.required<readonly Load[]>();
   /** The circuit they can be put on. */
   readonly circuit = input.required<Circuit | null>();
+  /** Loads whose names say where they hang. */
+  protected readonly named = computed(() => circuitsByName(this.survey(), this.loads()));
 }
