@@ -128,11 +128,12 @@ test('a new bill is empty until it is typed, and Enter goes on to the next', asy
   const energy = page.getByRole('textbox', { name: 'kWh', exact: true });
   await expect(energy.last()).toBeFocused();
   await expect(energy.last()).toHaveValue('');
-  for (const text of ['1,250', '980', '1.120,5']) {
+  for (const [typed, text] of ['1,250', '980', '1.120,5'].entries()) {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
+    await expect(energy).toHaveCount(typed + 2);
+    await expect(energy.last()).toBeFocused();
   }
-  await expect(energy).toHaveCount(4);
   await expect(energy.first()).toHaveValue('1250');
   await expect(energy.nth(2)).toHaveValue('1120.5');
   // Each begins where the one before ended.
