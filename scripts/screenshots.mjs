@@ -57,6 +57,8 @@ await page.locator('lv-leg-balance table').waitFor();
 await shoot('panels');
 await stage('Backup set');
 await page.locator('[data-item="cellar-5"]').click();
+// What stands beside each circuit is simulated piece by piece.
+await page.waitForTimeout(4000);
 await shoot('backup');
 await part('Mend');
 await page

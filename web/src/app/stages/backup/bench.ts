@@ -31,7 +31,7 @@ export interface Move {
   imports: [CdkDrag, CdkDropList, CdkDropListGroup],
   templateUrl: './bench.html',
   styleUrl: './bench.css',
-  host: { '(keydown)': 'onKey($event)', '(click)': 'onClick($event)' },
+  host: { '(keydown)': 'onKey($event)', '(click)': 'onClick($event)', '[class.many]': 'rows().length > 100' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Bench {
