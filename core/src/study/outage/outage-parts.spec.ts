@@ -11,6 +11,7 @@ import { demandTrace } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import { loadCycles } from './load-cycles.js';
 import { markOverloads } from './mark-overloads.js';
+import { overloadMinutes } from './overload-minutes.js';
 import { outageFates, windowFor } from './outage-fates.js';
 import { outagePlan } from './outage-plan.js';
 import { PickupMarks } from './pickup-marks.js';
@@ -203,6 +204,54 @@ describe('overloads', () => {
       [127, [-1400, -1400, -0, -1400]],
       [130, [-2600, -2600, -0, -2600]],
     ]);
+  });
+});
+
+describe('overloads while some circuits are shed', () => {
+  it('are those of a house without them', () => {
+    const axes = (['whole', 'L1', 'L2'] as const).map((part) => ({
+      part,
+      levels: [
+        { aboveVA: 1800, heldS: 90 },
+        { aboveVA: 2600, heldS: 5 },
+        { aboveVA: 4000, heldS: 0 },
+      ],
+    }));
+    fc.assert(
+      fc.property(
+        fc.array(arbitraryLoad('split-120-240'), { minLength: 2, maxLength: 7 }),
+        fc.integer({ min: 0, max: 360 }),
+        (loads, day) => {
+          const members = loads.map((load, i) => ({
+            ...load,
+            id: `l${i}`,
+            runningPowerW: load.runningPowerW / 4,
+          }));
+          const habits = { seed: 5, latitudeDeg: 40, factors, household: 'usual', handsOn: false } as const;
+          const of = (some: typeof members) =>
+            traceHouse(
+              'split-120-240',
+              some.map((load) => ({ load, lane: 'on', shed: null })),
+              habits,
+            );
+          const whole = of(members);
+          const sheds = {
+            ...whole,
+            thresholds: [0.5],
+            loads: whole.loads.map((load, i) =>
+              i < 2 ? { ...load, kept: 'by-charge' as const, offFromStage: 1 } : load,
+            ),
+          };
+          const window = { fromMinute: day * 1440, minutes: 2880 };
+          const limit = { wholeVA: 1800, legVA: 1800 };
+          const [all, shed] = overloadMinutes(sheds, demandTrace(sheds, window, limit), axes);
+          const rest = of(members.slice(2));
+          expect([...all!]).toEqual([...overloadMinutes(whole, demandTrace(whole, window, limit), axes)[0]!]);
+          expect([...shed!]).toEqual([...overloadMinutes(rest, demandTrace(rest, window, limit), axes)[0]!]);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 

@@ -21,12 +21,17 @@ export function overloadMinutes(
 ): Uint8Array[] {
   const longestS = Math.max(0, ...axes.flatMap(({ levels }) => levels.map(({ heldS }) => heldS)));
   const longestMin = Math.ceil(longestS / 60);
+  let stageBefore: Uint8Array | null = null;
   return trace.peakVA.map((peaks, stage) => {
     const marks = new Uint8Array(trace.minutes);
     const running = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
     const over = new Uint8Array(trace.minutes);
-    const only = within && within[stage]!;
+    // What is shed overloads nothing, unless its room lets another load on.
+    const only = within ? within[stage]! : trace.managed.length === 0 ? stageBefore : null;
+    // Marks as they are found, those too that are taken away again below.
+    const found = new Uint8Array(trace.minutes);
+    stageBefore = found;
     axes.forEach(({ part, levels }, axis) => {
       // The battery's watts are never more than the volt-amperes of the whole.
       const peak = peaks[part === 'battery' ? 0 : axis]!;
@@ -44,6 +49,7 @@ export function overloadMinutes(
     stretches.forEach(({ from, end, over: first }, i) => {
       const all = steps[i]!;
       markOverloads(all, axes, from, end, marks);
+      for (let m = from; m < end; m += 1) if (marks[m]! > 0) found[m] = 1;
       const surges = all.some(({ surge }) => surge);
       if (!surges || !marks.subarray(from, end).some((mark) => mark > 0)) return;
       running.fill(0, from, end);
