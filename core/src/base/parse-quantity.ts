@@ -2,7 +2,9 @@
 export type UnitFactors = Readonly<Record<string, number>>;
 
 export type ParsedQuantity =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
+  /** `unit` is what was typed, in lower case; '' where none was. */
+  | { readonly ok: true; readonly value: number; readonly unit: string }
+  | { readonly ok: false; readonly message: string };
 
 const shape = /^([+-]?(?:\d[\d\u202f\u00a0 ]*(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*([^\d\s].*)?$/i;
 const groupedThousands = /^[+-]?[1-9]\d{0,2}(?:[,'’]\d{3})+(?!\d)/;
@@ -41,7 +43,7 @@ const plainly = (typed: string): string =>
  *
  * @param text what was typed
  * @param units accepted units (lower case) and their factors
- * @example parseQuantity('1.5 kW', { kw: 1000, w: 1 }) // { ok: true, value: 1500 }
+ * @example parseQuantity('1.5 kW', { kw: 1000, w: 1 }) // { ok: true, value: 1500, unit: 'kw' }
  */
 export function parseQuantity(text: string, units: UnitFactors = {}): ParsedQuantity {
   const typed = text.trim();
@@ -50,9 +52,9 @@ export function parseQuantity(text: string, units: UnitFactors = {}): ParsedQuan
   const value = Number(match[1]!.replace(/[\u202f\u00a0 ]/g, '').replace(',', '.'));
   const unit = (match[2] ?? '').trim().toLowerCase();
   if (!Number.isFinite(value)) return { ok: false, message: 'This number is too large' };
-  if (unit === '') return { ok: true, value };
+  if (unit === '') return { ok: true, value, unit };
   const factor = units[unit];
-  if (factor !== undefined) return { ok: true, value: value * factor };
+  if (factor !== undefined) return { ok: true, value: value * factor, unit };
   const known = Object.keys(units).join(', ');
   return {
     ok: false,

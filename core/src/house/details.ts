@@ -12,7 +12,7 @@ export { loadFromLibrary } from './loads/library/load-from-library.js';
 export { libraryFor, loadLibrary } from './loads/library/load-library.js';
 export { type StarterSet, starterSets } from './loads/library/starter-sets.js';
 export { circuitsByName } from './panels/circuits-by-name.js';
-export { readPower } from './loads/read-power.js';
+export { powerNote, readPower } from './loads/read-power.js';
 export { readPastedLoads } from './loads/paste/read-pasted-loads.js';
 export { spreadHours } from './loads/spread-hours.js';
 export { parseStart, startText } from './loads/start-text.js';

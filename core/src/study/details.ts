@@ -9,7 +9,7 @@ export { LocalSimulation, type Simulation } from './outage/simulation.js';
 export { type Mending, waysToMend, type WayToMend } from './backup-set/ways-to-mend.js';
 export { bandsByHour, type DemandBand, demandBands } from './demand/demand-bands.js';
 export { expectedTripsPerDay } from './demand/expected-trips.js';
-export { overloadAxes, powerCurves } from './output/overload-axes.js';
+export { decidingAxes, powerCurves } from './output/overload-axes.js';
 export { isLeg, type PowerPart, runsOn, unitOfPart } from './output/power-part.js';
 export { type LoadEffect, loadEffects } from './evaluation/load-effects.js';
 export { tallyOfBrief } from './outage/tally-of-brief.js';
@@ -38,6 +38,6 @@ export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/surv
 export { type MapCell, reachedMin, yearMap } from './outage/year-map.js';
 export { pickupLengthS, pickupReport } from './pickup/pickup-report.js';
 export { shedTiming } from './pickup/shed-timing.js';
-export { startLevel, type StartPart, startParts } from './margins/start-parts.js';
+export { heldStarts } from './margins/start-parts.js';
 export { sensorPlan } from './sensors/sensor-plan.js';
 export { usageFigures } from './usage/usage-figures.js';

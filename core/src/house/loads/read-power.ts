@@ -30,7 +30,6 @@ const units: UnitFactors = {
   ton: btuPerTon,
   tons: btuPerTon,
 };
-const unitOf = (text: string): string => /[a-z][a-z/]*$/i.exec(text.trim())?.[0].toLowerCase() ?? '';
 
 /**
  * The running power of a load as somebody reads it off a nameplate: "800", "1.2 kW", "36 A", "1½ hp", "12,000 BTU", "3 ton".
@@ -39,16 +38,20 @@ const unitOf = (text: string): string => /[a-z][a-z/]*$/i.exec(text.trim())?.[0]
  * - volt-amperes: times its power factor
  * - horsepower of a motor: 746 W ÷ 75 % of electrical input (common practice)
  * - cooling: a tenth of the BTU an hour in watts (common practice)
+ *
+ * @param plainUnit of a number without one
  */
 export function readPower(
   text: string,
   load: Pick<Load, 'legs' | 'voltageV' | 'powerFactor'>,
   system: SupplySystem,
+  plainUnit = 'W',
 ): ReadPower {
-  const parsed = parseQuantity(text, units);
+  const plain = parseQuantity(text, units);
+  const parsed = plain.ok && plain.unit === '' ? parseQuantity(`${text} ${plainUnit}`, units) : plain;
   if (!parsed.ok) return parsed;
-  const { value } = parsed;
-  switch (unitOf(text)) {
+  const { value, unit } = parsed;
+  switch (unit) {
     case 'a':
     case 'amp':
     case 'amps': {
@@ -88,3 +91,6 @@ export function readPower(
 }
 
 const phasesText = (legs: LegSet): string => (legsOf(legs).length === 3 ? ' on three phases' : '');
+
+/** What is noted of a load whose power was read like that. */
+export const powerNote = (how: string): string => (how === '' ? '' : `Watts from ${how}`);

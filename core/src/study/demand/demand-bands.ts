@@ -56,6 +56,10 @@ export function demandBands(
   const allOn = (load: Load, part: PowerPart): number => load.quantity * runsOn(system, load, part);
   const sorted = loads.toSorted((a, b) => allOn(a, 'whole') - allOn(b, 'whole'));
   const powersVA = sorted.map((load) => allOn(load, 'whole'));
+  const axes = limits.map(({ part, limitVA }) => ({
+    powers: sorted.map((load) => allOn(load, part)),
+    limitVA,
+  }));
   const bandOf = (axis: readonly number[], shares: readonly number[], limitVA: number): DemandBand => {
     const distribution = DemandDistribution.of(axis, shares);
     return {
@@ -69,13 +73,7 @@ export function demandBands(
   };
   const partOf = (part: DayPart): PartBands => {
     const shares = sorted.map((load) => onShare(load, season, part));
-    const bands = limits.map(({ part: of, limitVA }) =>
-      bandOf(
-        sorted.map((load) => allOn(load, of)),
-        shares,
-        limitVA,
-      ),
-    );
+    const bands = axes.map(({ powers, limitVA }) => bandOf(powers, shares, limitVA));
     // Only loads between leg and neutral return through the neutral.
     const lineNeutral = legs.map((leg) => sorted.map((load, i) => (load.legs === leg ? powersVA[i]! : 0)));
     return {

@@ -4,12 +4,12 @@ import {
   DemandDistribution,
   lagOf,
   type Leg,
-  legShare,
   type SupplySystem,
   systemFacts,
   worstNeutralVA,
 } from '../../electric/index.js';
 import { type DayPart, dayParts, type Load, onShare, runningPowerVA } from '../../house/index.js';
+import { type PowerPart, runsOn, startsOn } from '../output/power-part.js';
 import { startDemand, type StartDemand } from '../starts/start-demand.js';
 import { worstStartCandidates } from '../starts/worst-start-candidates.js';
 
@@ -86,13 +86,12 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   const allVA = (load: Load): number => load.quantity * runningPowerVA(load);
   const loads = backupSet.toSorted((a, b) => allVA(a) - allVA(b));
   const cases = distinctCases(loads);
-  const axis = (weight: (load: Load) => number): Float64Array =>
-    Float64Array.from(loads, (load) => allVA(load) * weight(load));
-  const wholeVA = axis(() => 1);
-  const legsVA = legs.map((leg) => axis((load) => legShare(system, load.legs, leg)));
-  const batteryW = axis(({ powerFactor }) => powerFactor);
   /** The last one stands for the battery, in W. */
-  const axesVA = [wholeVA, ...legsVA, batteryW];
+  const parts: readonly PowerPart[] = ['whole', ...legs, 'battery'];
+  const axesVA = parts.map((part) =>
+    Float64Array.from(loads, (load) => load.quantity * runsOn(system, load, part)),
+  );
+  const wholeVA = axesVA[0]!;
   const ofBattery = axesVA.length - 1;
 
   /** Demand of everything, by axis and case. */
@@ -138,9 +137,9 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
   const starters = loads.flatMap((load, index) => {
     const start = startDemand(system, load);
     const active = cases.map(({ shares }) => shares[index]! > 0);
-    const on = legs.map((leg) => legShare(system, load.legs, leg));
+    const surgeVA = start ? parts.map((part) => startsOn(system, load, start.startVA, part)) : [];
     // A surge too small to be put on a leg in floating point is none.
-    const surges = start !== null && on.some((part) => part * start.startVA > 0);
+    const surges = legs.some((_, l) => surgeVA[l + 1]! > 0);
     return start && surges && active.includes(true)
       ? [
           {
@@ -150,7 +149,7 @@ export function powerDemand(system: SupplySystem, backupSet: readonly Load[], sh
             active,
             pieces: load.quantity,
             runningVA: axesVA.map((powersVA) => powersVA[index]!),
-            surgeVA: [start.startVA, ...on.map((part) => part * start.startVA), start.startVA],
+            surgeVA,
           },
         ]
       : [];

@@ -1,18 +1,18 @@
 import { derived, type Figure, given, quantityText } from '../../base/index.js';
+import type { SupplySystem } from '../../electric/index.js';
 import {
   batteryCurve,
   type DecisiveMoment,
   legCurve,
   type PowerCurve,
   type Stack,
-  startRatio,
   startShare,
   wholeCurve,
 } from '../../equipment/index.js';
 import { basisSource } from '../../house/index.js';
 import type { StartCase } from '../demand/power-demand.js';
-import { isLeg, type PowerPart } from '../output/power-part.js';
-import { startLevel, type StartPart, startParts } from './start-parts.js';
+import { isLeg, unitOfPart } from '../output/power-part.js';
+import { type HeldStart, heldStarts } from './start-parts.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
 
@@ -48,15 +48,9 @@ const limits: Readonly<Record<'whole' | 'leg' | 'battery', string>> = {
   battery: 'Peak power of the batteries',
 };
 
-const overloadFigure = (
-  stack: Stack,
-  start: StartCase,
-  part: PowerPart,
-  curve: PowerCurve,
-  moment: DecisiveMoment,
-): Figure => {
+const overloadFigure = (stack: Stack, start: StartCase, { part, curve, moment }: HeldStart): Figure => {
   const battery = part === 'battery';
-  const unit = battery ? 'W' : 'VA';
+  const unit = unitOfPart(part);
   return derived({
     key: 'stack.overload',
     label: limits[isLeg(part) ? 'leg' : part],
@@ -91,7 +85,7 @@ const whenText = ({ timeS }: DecisiveMoment): string =>
   timeS === 0 ? '' : `, ${quantityText(timeS, 's')} into the start`;
 
 /** What stands in the words of a check, by what it looks at. */
-const wordsOf = (start: StartCase, { part, beside, surge }: StartPart) => {
+const wordsOf = (start: StartCase, { part, beside, surge }: HeldStart) => {
   const { name } = start.load;
   if (part === 'whole')
     return {
@@ -124,10 +118,9 @@ const wordsOf = (start: StartCase, { part, beside, surge }: StartPart) => {
   };
 };
 
-const partCheck = (stack: Stack, start: StartCase, of: StartPart, curve: PowerCurve): Check => {
-  const { part, beside } = of;
-  const unit = part === 'battery' ? 'W' : 'VA';
-  const moment = startRatio(startLevel(of, start.durationS), start.durationS, curve.ratedVA, curve.overload);
+const partCheck = (stack: Stack, start: StartCase, of: HeldStart): Check => {
+  const { part, beside, moment } = of;
+  const unit = unitOfPart(part);
   const words = wordsOf(start, of);
   const on = isLeg(part) ? ` on ${part}` : '';
   const surge = (): Figure =>
@@ -168,16 +161,12 @@ const partCheck = (stack: Stack, start: StartCase, of: StartPart, curve: PowerCu
         assumptions: words.assumption === '' ? [] : [words.assumption],
         levers: ['a soft starter', words.lever],
       }),
-    limit: () => overloadFigure(stack, start, part, curve, moment),
+    limit: () => overloadFigure(stack, start, of),
   };
 };
 
-const checksFor = (stack: Stack, start: StartCase): Check[] => {
-  const curves = curvesOf(stack);
-  const checks = startParts(start).flatMap((of) => {
-    const curve = curves[isLeg(of.part) ? 'leg' : of.part];
-    return curve ? [partCheck(stack, start, of, curve)] : [];
-  });
+const checksFor = (stack: Stack, start: StartCase, system: SupplySystem): Check[] => {
+  const checks = heldStarts(start, stack, system).map((of) => partCheck(stack, start, of));
   if (stack.lockedRotorA !== null && start.acrossTheLine) {
     checks.push({
       ratio: start.startA / stack.lockedRotorA,
@@ -243,7 +232,9 @@ export function startingMargin(context: DemandContext, stack: Stack): Margin {
   const found = worstStart;
   return margin({ key: 'starting', label: 'Starting', ratio, binding: true }, () => {
     const worst = found
-      ? checksFor(stack, found).reduce((best, check) => (best.ratio >= check.ratio ? best : check))
+      ? checksFor(stack, found, context.plan.supply.system).reduce((best, check) =>
+          best.ratio >= check.ratio ? best : check,
+        )
       : null;
     return worst
       ? {

@@ -5,9 +5,6 @@ import { surgeOnLegVA, type TracedLoad } from './traced-house.js';
 const quantum = 2 ** -20;
 const rounded = (value: number): number => Math.round(value / quantum) * quantum;
 
-/** Stacks whose overloads are kept: those in use and the last that were tried. */
-const mostOverloads = 4;
-
 /** A stretch of minutes. */
 export interface MinuteWindow {
   /** First minute, counted from the beginning of the year; may lie in the year after. */
@@ -34,13 +31,6 @@ export class DemandSum {
     this.peakVA = Array.from({ length: stageCount }, () =>
       Array.from({ length: axes }, () => new Float64Array(minutes)),
     );
-  }
-
-  keepOverloads(key: string, marks: Uint8Array[]): void {
-    this.overloads.delete(key);
-    this.overloads.set(key, marks);
-    const [oldest] = this.overloads.keys();
-    if (this.overloads.size > mostOverloads) this.overloads.delete(oldest!);
   }
 
   /**

@@ -4,6 +4,7 @@ import { outageSettingsOf, type Plan, type SolarArray } from '../../design/index
 import type { DemandSum, MinuteWindow } from './demand-sum.js';
 import { dayFactors, type DayFactors } from './day-factors.js';
 import { newDemandSum } from './demand-trace.js';
+import { keepNewest } from './keep-newest.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
 import {
   hourlyArrayW,
@@ -72,27 +73,22 @@ export class KeptYear {
   /** When a load runs under the present weather. */
   readonly cyclesOf = (load: Load, useFactor: number): LoadCycles => {
     const { weather, factors } = this.present!;
-    const key = cyclesKey(load, useFactor);
-    const known =
-      this.cycles.get(key) ?? loadCycles(load, this.seed, weather.latitudeDeg, factors, useFactor);
-    keep(this.cycles, key, known, mostCycles);
-    return known;
+    return keepNewest(this.cycles, cyclesKey(load, useFactor), mostCycles, () =>
+      loadCycles(load, this.seed, weather.latitudeDeg, factors, useFactor),
+    );
   };
 
   /** What arrays give under the present weather. */
   sun(arrays: readonly SolarArray[], snow: Snow, limits: SunLimits): SunTrace {
     const { weather } = this.present!;
-    const hourlyOf = (array: SolarArray): Float64Array => {
-      const arrayKey = JSON.stringify([array, snow]);
-      const known = this.hourly.get(arrayKey) ?? hourlyArrayW(array, weather, snow);
-      keep(this.hourly, arrayKey, known, mostArrays);
-      return known;
-    };
+    const hourlyOf = (array: SolarArray): Float64Array =>
+      keepNewest(this.hourly, JSON.stringify([array, snow]), mostArrays, () =>
+        hourlyArrayW(array, weather, snow),
+      );
     const clips = limitsThatClip(arrays, limits, hourlyOf);
-    const key = JSON.stringify([arrays, snow, clips]);
-    const known = this.suns.get(key) ?? sunTrace(arrays, clips, hourlyOf);
-    keep(this.suns, key, known, mostSuns);
-    return known;
+    return keepNewest(this.suns, JSON.stringify([arrays, snow, clips]), mostSuns, () =>
+      sunTrace(arrays, clips, hourlyOf),
+    );
   }
 
   /** Demand of the loads of a house that are on in any case. */
@@ -130,14 +126,4 @@ function cyclesKey(load: Load, ...more: readonly unknown[]): string {
   const text = texts.get(load) ?? JSON.stringify(load);
   texts.set(load, text);
   return `${text} ${more.join(' ')}`;
-}
-
-/** Keeps a value as the newest of a map; the oldest go. */
-function keep<T>(map: Map<string, T>, key: string, value: T, most: number): void {
-  map.delete(key);
-  map.set(key, value);
-  for (const oldest of map.keys()) {
-    if (map.size <= most) break;
-    map.delete(oldest);
-  }
 }

@@ -16,6 +16,7 @@ import type { DemandSum } from './demand-sum.js';
 import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
 import { overloadAxes, type OverloadAxis } from '../output/overload-axes.js';
+import { keepNewest } from './keep-newest.js';
 import type { KeptYear } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
@@ -131,6 +132,9 @@ function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   };
 }
 
+/** Stacks whose overloads are kept: those in use and the last that were tried. */
+const mostOverloads = 4;
+
 /** A share by hour of the year; a battery keeps its temperature for a day at least. */
 function hourlyShare(batteryC: Float64Array, shareAt: (c: number) => number): Float32Array {
   const shares = new Float32Array(hoursOfYear);
@@ -205,10 +209,9 @@ export function outagePlan(
   const marks = (axes: readonly OverloadAxis[], within: readonly Uint8Array[] | null): Uint8Array[] => {
     // What runs where there is room is not in the sum.
     if (!sum || trace.managed.length > 0) return overloadMinutes(house, trace, axes, within);
-    const key = JSON.stringify(axes);
-    const known = sum.overloads.get(key) ?? overloadMinutes(house, trace, axes, within);
-    sum.keepOverloads(key, known);
-    return known;
+    return keepNewest(sum.overloads, JSON.stringify(axes), mostOverloads, () =>
+      overloadMinutes(house, trace, axes, within),
+    );
   };
   const overloads = marks(hardware.axes, fuller && fuller.overloads);
   return {

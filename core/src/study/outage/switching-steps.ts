@@ -62,37 +62,6 @@ export const onStep = (load: TracedLoad, at: number): Step => ({
   surge: false,
 });
 
-/** What the loads do to the demand of every axis between two minutes, in order of time. */
-export function stepsBetween(
-  loads: readonly TracedLoad[],
-  trace: Pick<DemandTrace, 'fromMinute' | 'managed'>,
-  from: number,
-  to: number,
-): Step[] {
-  const steps: Step[] = [];
-  for (const load of loads) {
-    const { off } = deltasOf(load);
-    const runs = trace.managed.find(({ load: other }) => other.load === load.load)?.on;
-    eachSpan(load.cycles, trace.fromMinute + from, to - from, (begin, end, starts) => {
-      if (runs) {
-        for (let m = Math.floor(begin); m < Math.ceil(end); m += 1) {
-          if (runs[from + m] !== 1) continue;
-          const on = from + Math.max(begin, m);
-          const goesOn = from + m > 0 ? runs[from + m - 1] === 1 : true;
-          steps.push(onStep(load, on), { at: from + Math.min(end, m + 1), deltaVA: off, surge: false });
-          if (load.surgeVA > 0 && ((starts && on === from + begin) || !goesOn)) {
-            steps.push(...startSteps(load, on));
-          }
-        }
-        return;
-      }
-      steps.push(onStep(load, from + begin), { at: from + end, deltaVA: off, surge: false });
-      if (starts && load.surgeVA > 0) steps.push(...startSteps(load, from + begin));
-    });
-  }
-  return steps.sort((a, b) => a.at - b.at);
-}
-
 /** Minutes of a window that are looked at together, from one up to another. */
 export interface Stretch {
   readonly from: number;
@@ -100,33 +69,72 @@ export interface Stretch {
 }
 
 /**
- * The same for many stretches at once, going through each load's day only once.
+ * What the loads do to the demand of every axis in several stretches of minutes, each in order of time; goes through each load's
+ * days only once.
  *
  * @param stretches rising, both their beginnings and their ends; neighbours may overlap
  */
 export function stepsOfStretches(
   loads: readonly TracedLoad[],
-  trace: Pick<DemandTrace, 'fromMinute' | 'minutes' | 'managed'>,
+  trace: Pick<DemandTrace, 'fromMinute' | 'managed'>,
   stretches: readonly Stretch[],
 ): Step[][] {
   const steps = stretches.map((): Step[] => []);
+  const [earliest, latest] = [stretches[0]?.from ?? 0, stretches.at(-1)?.end ?? 0];
   for (const load of loads) {
-    if (trace.managed.some(({ load: other }) => other.load === load.load)) {
-      stretches.forEach(({ from, end }, i) => steps[i]!.push(...stepsBetween([load], trace, from, end)));
-      continue;
-    }
-    const { off } = deltasOf(load);
+    const runs = trace.managed.find(({ load: other }) => other.load === load.load)?.on;
     let first = 0;
-    eachSpan(load.cycles, trace.fromMinute, trace.minutes, (begin, end, starts) => {
+    eachSpan(load.cycles, trace.fromMinute + earliest, latest - earliest, (after, until, starts) => {
+      const [begin, end] = [earliest + after, earliest + until];
       while (first < stretches.length && stretches[first]!.end <= begin) first += 1;
       for (let i = first; i < stretches.length && stretches[i]!.from < end; i += 1) {
         const { from, end: to } = stretches[i]!;
-        const of = steps[i]!;
-        of.push(onStep(load, Math.max(begin, from)), { at: Math.min(end, to), deltaVA: off, surge: false });
-        if (starts && begin >= from && load.surgeVA > 0) of.push(...startSteps(load, begin));
+        const span = {
+          begin: Math.max(begin, from),
+          end: Math.min(end, to),
+          starts: starts && begin >= from,
+        };
+        if (runs) managedSteps(load, runs, span, steps[i]!);
+        else spanSteps(load, span, steps[i]!);
       }
     });
   }
   for (const of of steps) of.sort((a, b) => a.at - b.at);
   return steps;
+}
+
+/** The same for one stretch. */
+export const stepsBetween = (
+  loads: readonly TracedLoad[],
+  trace: Pick<DemandTrace, 'fromMinute' | 'managed'>,
+  from: number,
+  to: number,
+): Step[] => stepsOfStretches(loads, trace, [{ from, end: to }])[0]!;
+
+/** A time in which a load wants to run, cut to a stretch. */
+interface Span {
+  readonly begin: number;
+  readonly end: number;
+  /** It starts with it. */
+  readonly starts: boolean;
+}
+
+function spanSteps(load: TracedLoad, { begin, end, starts }: Span, into: Step[]): void {
+  into.push(onStep(load, begin), { at: end, deltaVA: deltasOf(load).off, surge: false });
+  if (starts && load.surgeVA > 0) into.push(...startSteps(load, begin));
+}
+
+/**
+ * A load that is on where there is room: minute by minute, as it is let.
+ *
+ * @param runs by minute of the window
+ */
+function managedSteps(load: TracedLoad, runs: Uint8Array, span: Span, into: Step[]): void {
+  for (let minute = Math.floor(span.begin); minute < Math.ceil(span.end); minute += 1) {
+    if (runs[minute] !== 1) continue;
+    const begin = Math.max(span.begin, minute);
+    const goesOn = minute === 0 || runs[minute - 1] === 1;
+    const starts = (span.starts && begin === span.begin) || !goesOn;
+    spanSteps(load, { begin, end: Math.min(span.end, minute + 1), starts }, into);
+  }
 }

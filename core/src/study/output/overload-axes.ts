@@ -1,6 +1,6 @@
 import { type SupplySystem, systemFacts, type TripLevel } from '../../electric/index.js';
 import { batteryCurve, legCurve, type PowerCurve, type Stack, wholeCurve } from '../../equipment/index.js';
-import type { PowerPart } from './power-part.js';
+import { isLeg, type PowerPart } from './power-part.js';
 
 /** A part of the output that has a limit of its own, and its levels: VA, of the battery W. */
 export interface OverloadAxis {
@@ -28,6 +28,10 @@ export function powerCurves(
   ];
 }
 
-/** The same as levels. */
+/** The same as levels: every part there is. */
 export const overloadAxes = (stack: Stack, system: SupplySystem): OverloadAxis[] =>
   powerCurves(stack, system).map(({ part, curve }) => ({ part, levels: tripLevels(curve) }));
+
+/** Those that decide something of their own: with one leg the whole says it all. */
+export const decidingAxes = (stack: Stack, system: SupplySystem): OverloadAxis[] =>
+  overloadAxes(stack, system).filter(({ part }) => systemFacts[system].legs.length > 1 || !isLeg(part));

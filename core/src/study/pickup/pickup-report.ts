@@ -10,8 +10,8 @@ import {
 } from '../../electric/index.js';
 import type { Stack } from '../../equipment/index.js';
 import { dayParts, type Load, onShare } from '../../house/index.js';
-import { overloadAxes } from '../output/overload-axes.js';
-import { isLeg, type PowerPart, runsOn } from '../output/power-part.js';
+import { decidingAxes } from '../output/overload-axes.js';
+import { type PowerPart, runsOn } from '../output/power-part.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { restartsOf } from '../starts/restarts-of.js';
 import { startDemand } from '../starts/start-demand.js';
@@ -64,11 +64,7 @@ export function pickupReport(context: DemandContext, stack: Stack): PickupReport
   const { plan, settings, powerSet } = context;
   const { system } = plan.supply;
   const season = settings.designSeason.value;
-  const axes = overloadAxes(stack, system);
-  const legCount = axes.filter(({ part }) => isLeg(part)).length;
-  // With one leg the whole decides.
-  const looked = axes.filter(({ part }) => legCount > 1 || !isLeg(part));
-  const reports = looked.map(({ part, levels }): PickupReport => {
+  const reports = decidingAxes(stack, system).map(({ part, levels }): PickupReport => {
     const restarts = restartsOf(system, powerSet, season, part);
     const besideVA = besideRestartsVA(context, powerSet, part);
     const inTurn = staggered(restarts, staggerGapS);

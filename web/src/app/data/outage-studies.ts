@@ -21,10 +21,10 @@ import type {
   Simulation,
 } from '@levamen/core/study/details';
 import type { Remote } from 'comlink';
-import { concatMap, filter, firstValueFrom, from, map, type Observable, scan, startWith } from 'rxjs';
+import { concatMap, firstValueFrom, from, map, type Observable, scan, startWith } from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { JobSession } from './job-session';
-import { WorkerPool, type PoolProgress } from './worker-pool';
+import { answers, WorkerPool, type PoolProgress } from './worker-pool';
 import { WeatherYears } from './weather-years';
 import type { FatesOfHours, OutageApi } from '../workers/outage-api';
 
@@ -101,8 +101,8 @@ export class OutageStudies {
   ): Observable<OutageRun | null> {
     const task = (there: RemoteOutage): Promise<OutageRun | null> => there.play(fromMinute, minutes);
     return this.run(beside ? this.compared : this.single, study, [task], 'keep').pipe(
-      filter(({ done, of }) => done === of),
-      map(({ results }) => results[0] ?? null),
+      answers(),
+      map(([run]) => run ?? null),
     );
   }
 
@@ -198,12 +198,7 @@ export class OutageStudies {
       const seeds = seedsOf(study.plan).filter((__, index) => index % briefWorkers === worker);
       return (there: RemoteOutage, goesOn: () => boolean): Promise<T> => ask(there, catalogue, seeds, goesOn);
     });
-    return this.ofBrief
-      .run({}, () => Promise.resolve(), tasks, 'keep')
-      .pipe(
-        filter(({ done, of }) => done === of),
-        map(({ results }) => results as readonly T[]),
-      );
+    return this.ofBrief.run({}, () => Promise.resolve(), tasks, 'keep').pipe(answers());
   }
 
   /** An outage from every hour of the year. */

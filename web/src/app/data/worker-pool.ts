@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { Observable } from 'rxjs';
+import { filter, map, Observable, type OperatorFunction, pipe } from 'rxjs';
 
 /** How far a list of tasks is. */
 export interface PoolProgress<T> {
@@ -16,6 +16,13 @@ interface Slot<Api> {
   /** Rejects when the worker fails as a whole: its script does not load, or it runs out of memory. It would never answer. */
   readonly failure: Promise<never>;
 }
+
+/** The answers to a list of tasks, once all are there. */
+export const answers = <T>(): OperatorFunction<PoolProgress<T>, readonly T[]> =>
+  pipe(
+    filter(({ done, of }: PoolProgress<T>) => done === of),
+    map(({ results }) => results as readonly T[]),
+  );
 
 /**
  * A few workers of one kind that share out a list of tasks; lists wait for each other. Unsubscribing ends what is under way by

@@ -5,11 +5,10 @@ import { type Season, seasons } from '@levamen/core/nature';
 import { dayPartFacts, dayParts } from '@levamen/core/house';
 import {
   bandsByHour,
+  decidingAxes,
   type DemandBand,
   demandBands,
   expectedTripsPerDay,
-  isLeg,
-  overloadAxes,
   type PowerPart,
   unitOfPart,
 } from '@levamen/core/study/details';
@@ -111,11 +110,7 @@ export class DemandBandChart {
   protected readonly season = linkedSignal(() => this.seasonOfBrief());
   protected readonly axis = linkedSignal(() => this.first());
   private readonly system = computed(() => this.power().context.plan.supply.system);
-  private readonly limits = computed(() => {
-    const all = overloadAxes(this.power().stack, this.system());
-    // With one leg the whole says it all.
-    return all.filter(({ part }) => !isLeg(part) || all.filter((one) => isLeg(one.part)).length > 1);
-  });
+  private readonly limits = computed(() => decidingAxes(this.power().stack, this.system()));
   private readonly bands = computed(() =>
     demandBands(
       this.system(),

@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import { pickupVA, type TripEvent } from '@levamen/core/electric';
-import { isLeg, pickupLengthS, pickupReport, powerCurves, unitOfPart } from '@levamen/core/study/details';
+import { pickupLengthS, pickupReport, powerCurves, unitOfPart } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';
 import { axisText, chartBase, chartInk, kiloLabel } from '../ui/chart-ink';
+import { onPart } from './part-names';
 import type { PowerContext } from './power-context';
 
 const words: Readonly<Record<TripEvent['kind'], string>> = {
@@ -102,8 +103,7 @@ export class PickupChart {
   protected readonly says = computed(() => {
     const { part, peakVA, staggeredPeakVA, limitVA } = this.report();
     const peak = this.inTurn() ? staggeredPeakVA : peakVA;
-    const on = isLeg(part) ? `on ${part}` : part === 'battery' ? 'for the battery' : 'on the whole';
-    return `Highest ${on}: ${quantityText(peak, this.unit())}, of at most ${quantityText(limitVA, this.unit())}: ${this.run().tripped ? 'it trips' : 'it holds'}.`;
+    return `Highest ${onPart(part)}: ${quantityText(peak, this.unit())}, of at most ${quantityText(limitVA, this.unit())}: ${this.run().tripped ? 'it trips' : 'it holds'}.`;
   });
   protected readonly events = computed(() =>
     this.run()

@@ -6,16 +6,16 @@ import {
   startPowerFactor,
   voltageDipShare,
 } from '@levamen/core/electric';
-import { startRatio } from '@levamen/core/equipment';
 import type { Load } from '@levamen/core/house';
 import { connectedVA } from '@levamen/core/house/details';
 import type { StartCase } from '@levamen/core/study';
-import { isLeg, powerCurves, startLevel, startParts, unitOfPart } from '@levamen/core/study/details';
+import { heldStarts, unitOfPart } from '@levamen/core/study/details';
 import { Appearance } from '../data/appearance';
 import { ChartView } from '../ui/chart';
 import type { ChartOptions } from '../ui/chart-engine';
 import { axisText, chartBase, chartInk, kiloLabel } from '../ui/chart-ink';
 import { ChoiceField, type Choice } from '../ui/choice-field';
+import { onPart } from './part-names';
 import type { PowerContext } from './power-context';
 
 const stepS = 0.01;
@@ -85,26 +85,11 @@ export class StartChart {
     const start = this.start();
     if (!start) return null;
     const { context, stack } = this.power();
-    const curves = powerCurves(stack, context.plan.supply.system);
-    return startParts(start)
-      .flatMap((of) => {
-        const curve = curves.find(({ part }) => part === of.part)?.curve;
-        if (!curve) return [];
-        const levelVA = startLevel(of, start.durationS);
-        return [
-          {
-            on: isLeg(of.part) ? `on ${of.part}` : of.part === 'battery' ? 'for the battery' : 'on the whole',
-            unit: unitOfPart(of.part),
-            beforeVA: of.beside,
-            levelVA,
-            ratedVA: curve.ratedVA,
-            curve: curve.overload,
-            moment: startRatio(levelVA, start.durationS, curve.ratedVA, curve.overload),
-          },
-        ];
-      })
-      .reduce((worst, next) => (next.moment.ratio > worst.moment.ratio ? next : worst));
+    return heldStarts(start, stack, context.plan.supply.system).reduce((worst, next) =>
+      next.moment.ratio > worst.moment.ratio ? next : worst,
+    );
   });
+  private readonly unit = computed(() => unitOfPart(this.worst()?.part ?? 'whole'));
   private readonly shownS = computed(() => Math.max(1.5, (this.start()?.durationS ?? 1) * 1.6));
   protected readonly says = computed(() => {
     const start = this.start();
@@ -112,7 +97,7 @@ export class StartChart {
     if (!start || !worst) return '';
     const { ratio, demandVA, allowedVA, timeS } = worst.moment;
     const when = timeS === 0 ? 'at once' : `after ${quantityText(timeS, 's')}`;
-    return `${start.load.name} ${worst.on}: ${quantityText(demandVA, worst.unit)} ${when}, of ${quantityText(allowedVA, worst.unit)}: ${ratio > 1 ? 'the inverter disconnects' : 'it holds'}.`;
+    return `${start.load.name} ${onPart(worst.part)}: ${quantityText(demandVA, this.unit())} ${when}, of ${quantityText(allowedVA, this.unit())}: ${ratio > 1 ? 'the inverter disconnects' : 'it holds'}.`;
   });
   /** Demand with phase angles, on the axis that is shown. */
   private readonly withAnglesVA = computed(() => {
@@ -122,9 +107,9 @@ export class StartChart {
     const beside = besidePowerFactor(this.power().context.powerSet);
     return (timeS: number): number =>
       phasorSumVA([
-        { powerVA: worst.beforeVA, powerFactor: beside },
+        { powerVA: worst.beside, powerFactor: beside },
         {
-          powerVA: worst.levelVA(timeS) - worst.beforeVA,
+          powerVA: worst.level(timeS) - worst.beside,
           powerFactor: startPowerFactor(timeS, start.durationS, start.load.powerFactor),
         },
       ]);
@@ -156,14 +141,17 @@ export class StartChart {
     const allowed: [number, number][] = [];
     const angled: [number, number][] = [];
     if (worst) {
-      trace.push([-0.1, Math.round(worst.beforeVA)], [0, Math.round(worst.beforeVA)]);
+      trace.push([-0.1, Math.round(worst.beside)], [0, Math.round(worst.beside)]);
       const withAngles = this.withAnglesVA();
       for (let i = 0; i <= steps; i += 1) {
-        trace.push([i * stepS, Math.round(worst.levelVA(i * stepS))]);
+        trace.push([i * stepS, Math.round(worst.level(i * stepS))]);
         if (withAngles) angled.push([i * stepS, Math.round(withAngles(i * stepS))]);
       }
-      const powers = [worst.ratedVA, ...worst.curve.map(({ apparentPowerVA }) => apparentPowerVA)];
-      const times = [...worst.curve.map(({ durationS }) => durationS), 0];
+      const powers = [
+        worst.curve.ratedVA,
+        ...worst.curve.overload.map(({ apparentPowerVA }) => apparentPowerVA),
+      ];
+      const times = [...worst.curve.overload.map(({ durationS }) => durationS), 0];
       for (let k = powers.length - 1; k >= 0 && times[k]! < endS; k -= 1) {
         allowed.push([times[k]!, powers[k]!], [Math.min(times[k - 1] ?? endS, endS), powers[k]!]);
       }
@@ -174,7 +162,7 @@ export class StartChart {
       legend: { top: 0, left: 0, itemWidth: 18, itemHeight: 8, textStyle: { color: ink, fontSize: 11 } },
       tooltip: {
         trigger: 'axis',
-        valueFormatter: (value) => `${Math.round(Number(value))} ${worst?.unit ?? 'VA'}`,
+        valueFormatter: (value) => `${Math.round(Number(value))} ${this.unit()}`,
       },
       xAxis: {
         type: 'value',
@@ -194,7 +182,7 @@ export class StartChart {
       },
       yAxis: {
         type: 'value',
-        axisLabel: { ...axisText(colours), formatter: kiloLabel(worst?.unit ?? 'VA') },
+        axisLabel: { ...axisText(colours), formatter: kiloLabel(this.unit()) },
         splitLine: { lineStyle: { color: rule } },
       },
       series: [

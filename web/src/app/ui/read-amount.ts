@@ -27,20 +27,12 @@ export function readAmount(
   schema: z.ZodType<number>,
 ): ReadAmount {
   const scale = fieldScale(unit, system);
-  const other = otherDegrees(text, unit, system);
-  if (other !== null) return checkedAmount(other, unit, system, schema);
   const parsed = parseQuantity(text, scale.typed);
-  return parsed.ok ? checkedAmount(scale.toKept(parsed.value), unit, system, schema) : parsed;
-}
-
-/** A temperature typed in the scale that the field does not show, °C; null where it is none. */
-function otherDegrees(text: string, unit: FieldUnit, system: UnitSystem): number | null {
-  if (unit !== '°C') return null;
-  const parsed = parseQuantity(text.trim().replace(/\s*°?\s*[cf]$/i, ''));
-  const letter = /[cf]$/i.exec(text.trim())?.[0].toLowerCase();
-  if (!parsed.ok || letter === undefined) return null;
-  const scale = fieldScale(unit, letter === 'f' ? 'imperial' : 'metric');
-  return letter === (system === 'imperial' ? 'f' : 'c') ? null : scale.toKept(parsed.value);
+  if (parsed.ok) return checkedAmount(scale.toKept(parsed.value), unit, system, schema);
+  // A unit that this scale does not know may be one of the other system.
+  const other = fieldScale(unit, system === 'metric' ? 'imperial' : 'metric');
+  const elsewhere = parseQuantity(text, other.typed);
+  return elsewhere.ok ? checkedAmount(other.toKept(elsewhere.value), unit, system, schema) : parsed;
 }
 
 /** A value in the unit it is kept in, if the schema allows it. */

@@ -2,7 +2,7 @@ import { parseQuantity } from '../../../base/index.js';
 import { readLegs, type SupplySystem, systemFacts } from '../../../electric/index.js';
 import { blankLoad } from '../blank-load.js';
 import { loadSchema, tiers, type Load, type Start, type Tier } from '../load.schema.js';
-import { readPower } from '../read-power.js';
+import { powerNote, readPower } from '../read-power.js';
 import { parseStart } from '../start-text.js';
 import { spreadHours } from '../spread-hours.js';
 
@@ -65,7 +65,7 @@ export function readPastedLoads(
     mapped.includes('name') && mapped.some((column) => column !== null && column !== 'name');
   const columns = hasHeadings ? mapped : first.map((_, i) => pasteColumns[i] ?? null);
   const powerHeading = hasHeadings ? (first.find((_, i) => columns[i] === 'watts') ?? '') : '';
-  const powerUnit = /kw/i.test(powerHeading) ? 'kW' : /^a(mp|\b)/i.test(powerHeading.trim()) ? 'A' : '';
+  const powerUnit = /kw/i.test(powerHeading) ? 'kW' : /^a(mp|\b)/i.test(powerHeading.trim()) ? 'A' : 'W';
   const loads: Load[] = [];
   const rows = filled
     .slice(hasHeadings ? 1 : 0, maxPastedRows + (hasHeadings ? 1 : 0))
@@ -91,11 +91,7 @@ export function readPastedLoads(
       if (cell('legs') !== '' && legs === null) problems.push(`legs: use ${choices.join(', ')}`);
       const onLegs = legs === null ? {} : { legs, legsAssumed: false };
       const typed = cell('watts');
-      const unitless = /^[\d.,'’\s½⅓⅔¼¾/]+$/.test(typed);
-      const power =
-        typed === ''
-          ? null
-          : readPower(unitless ? `${typed} ${powerUnit}` : typed, { ...blank, ...onLegs }, system);
+      const power = typed === '' ? null : readPower(typed, { ...blank, ...onLegs }, system, powerUnit);
       if (power === null) problems.push('watts: the row has no power');
       else if (!power.ok) problems.push(`watts: ${power.message}`);
       const hours = amount('hours', { h: 1, min: 1 / 60 });
@@ -119,13 +115,11 @@ export function readPastedLoads(
         ...blank,
         quantity,
         ...onLegs,
-        ...(power?.ok
-          ? { runningPowerW: power.powerW, note: power.how === '' ? '' : `Watts from ${power.how}` }
-          : {}),
+        ...(power?.ok ? { runningPowerW: power.powerW, note: powerNote(power.how) } : {}),
         // Shares up to 1 are shares, above it per cent.
         dutyCycle: duty === null ? blank.dutyCycle : duty > 1 ? duty / 100 : duty,
         use: { winter: { ...use }, shoulder: { ...use }, summer: { ...use } },
-        start: start?.ok ? (multipleOf(start.start) > 1 ? start.start : { how: 'none' }) : { how: 'none' },
+        start: start?.ok && multipleOf(start.start) > 1 ? start.start : { how: 'none' },
         tier: wanted,
       });
       if (!checked.success) {

@@ -2,11 +2,11 @@ import { computed, DestroyRef, inject, Injectable, type Signal } from '@angular/
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type BenchItem, benchItems } from '@levamen/core/design';
 import { type ItemEffect, withShifts } from '@levamen/core/study/details';
-import { auditTime, catchError, EMPTY, filter, map, of, switchMap } from 'rxjs';
+import { auditTime, catchError, EMPTY, map, of, switchMap } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { injectShifts } from '../../data/shifts';
-import { WorkerPool } from '../../data/worker-pool';
+import { answers, WorkerPool } from '../../data/worker-pool';
 import type { BackupApi } from '../../workers/backup-api';
 
 const settleMs = 60;
@@ -62,8 +62,8 @@ export class BackupEffects {
             'keep',
           )
           .pipe(
-            filter(({ done, of: all }) => done === all),
-            map(({ results }) => results[0] ?? none),
+            answers(),
+            map(([effects]) => effects ?? none),
             // What stood there before stays.
             catchError(() => EMPTY),
           );

@@ -6,12 +6,13 @@ import {
   guessKind,
   hoursPerDayH,
   parseStart,
+  powerNote,
   readPower,
   spreadHours,
   startText,
 } from '@levamen/core/house/details';
 import * as z from 'zod';
-import { amountText, checkedAmount, readAmount } from '../../ui/read-amount';
+import { amountText, checkedAmount, type ReadAmount, readAmount } from '../../ui/read-amount';
 
 export type ColumnKey =
   'inSet' | 'name' | 'quantity' | 'legs' | 'power' | 'start' | 'hours' | 'duty' | 'energy' | 'cost' | 'tier';
@@ -114,6 +115,10 @@ const kindAs = (load: Load, name: string): LoadKind => {
 /** Values somebody changes are no longer typical ones. */
 export const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
 
+/** The load with an amount, if that could be read. */
+const taken = (read: ReadAmount, put: (value: number) => Load): CellResult =>
+  read.ok ? { ok: true, load: put(read.value) } : read;
+
 /**
  * The load with what was typed into one of its cells, or why it cannot be taken.
  *
@@ -127,17 +132,7 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
     schema: z.ZodType<number>,
     put: (value: number) => Load,
   ): CellResult => {
-    const read = readAmount(text, unit, 'metric', schema);
-    return read.ok ? { ok: true, load: put(read.value) } : read;
-  };
-  const amountOf = (
-    value: number,
-    unit: Parameters<typeof readAmount>[1],
-    schema: z.ZodType<number>,
-    put: (value: number) => Load,
-  ): CellResult => {
-    const checked = checkedAmount(value, unit, 'metric', schema);
-    return checked.ok ? { ok: true, load: put(checked.value) } : checked;
+    return taken(readAmount(text, unit, 'metric', schema), put);
   };
   switch (key) {
     case 'name': {
@@ -152,8 +147,8 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
       const read = readPower(text, load, context.system);
       if (!read.ok) return read;
       // What was read off a nameplate in another unit is said beside the load, unless something stands there.
-      const note = load.note === '' && read.how !== '' ? `Watts from ${read.how}` : load.note;
-      return amountOf(read.powerW, 'W', shape.runningPowerW, (runningPowerW) =>
+      const note = load.note === '' ? powerNote(read.how) : load.note;
+      return taken(checkedAmount(read.powerW, 'W', 'metric', shape.runningPowerW), (runningPowerW) =>
         asUser({ ...load, runningPowerW, note }),
       );
     }

@@ -57,7 +57,7 @@ export class BreakerLadder {
   protected readonly draft = signal('');
   protected readonly message = signal('');
   private wantsFocus = false;
-  /** The focus was asked for without another space: there is something to draw then too. */
+  /** How often the focus was asked for: it is to be set then, whether anything else has changed or not. */
   private readonly asked = signal(0);
   /** Escape was pressed: Tab leaves the ladder now, instead of going on to the next space. */
   private leaves = false;
@@ -73,17 +73,13 @@ export class BreakerLadder {
     });
   }
 
-  /**
-   * Moves the focus to a space.
-   *
-   * @param chooses false leaves it to the caller what is looked at
-   */
-  focus(space: number, chooses = true): void {
+  /** Moves the focus to a space; the one that is chosen already included. */
+  focus(space: number): void {
     this.wantsFocus = true;
     this.editing.set(false);
     this.leaves = false;
-    if (chooses) this.space.set(space);
-    else this.asked.update((count) => count + 1);
+    this.space.set(space);
+    this.asked.update((count) => count + 1);
   }
 
   protected pick(space: number): void {

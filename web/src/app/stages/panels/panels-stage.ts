@@ -134,7 +134,7 @@ export class PanelsStage {
       if (!ladder || !this.writesFirst()) return;
       untracked(() => {
         this.writesFirst.set(false);
-        ladder.focus(1, false);
+        ladder.focus(1);
       });
     });
     effect(() => {
