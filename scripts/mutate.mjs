@@ -1,15 +1,22 @@
 // Alters numeric constants of core one by one and looks whether a test notices; prints what nobody notices.
-//   node scripts/mutate.mjs [EVERY] [FIRST]     every so manieth constant, from the first on; all without
-// Each constant is raised by a fiftieth, small whole numbers by one. The tests beside it and the check values run first, then all
-// that use it; a constant that none of them misses has survived.
-import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, readFileSync, symlinkSync, writeFileSync } from 'node:fs';
+//   node scripts/mutate.mjs FILE [EVERY] [FIRST]     every so manieth constant, from the first on; all without
+// Each constant is raised by a fiftieth, small whole numbers by one. First all tests run once, to learn which of them reads which
+// constant; then each altered constant is shown to tests that read it until one fails: those beside it, then the quickest, for at most
+// half a minute. What was found is added to FILE a line at a time, and a constant that stands there is not tried again.
+import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
 import ts from 'typescript';
+import { createVitest } from 'vitest/node';
 
 const root = new URL('..', import.meta.url).pathname;
-const [every = '1', first = '0'] = process.argv.slice(2);
+const [out, every = '1', first = '0'] = process.argv.slice(2);
+if (!out) throw new Error('Say which file the results go to: node scripts/mutate.mjs FILE [EVERY] [FIRST]');
+
+/** A test file that takes longer than this is not asked: whole designs over several years. */
+const slowMs = 15_000;
+/** Test files are asked until they would take so long together. */
+const askedMs = 30_000;
 
 /** Lists of names, invented units and pictures: their numbers are data, not rules. */
 const data =
@@ -28,8 +35,12 @@ function constantsOf(path) {
   const visit = (node) => {
     if (ts.isNumericLiteral(node)) {
       const value = Number(node.text.replaceAll('_', ''));
-      const isIndex = ts.isElementAccessExpression(node.parent);
-      if (!structural.has(value) && !isIndex && Math.abs(value) > 1e-5)
+      const { parent } = node;
+      const isNoValue =
+        ts.isElementAccessExpression(parent) ||
+        ts.isLiteralTypeNode(parent) ||
+        (ts.isPropertyAssignment(parent) && parent.name === node);
+      if (!structural.has(value) && !isNoValue && Math.abs(value) > 1e-5)
         found.push({
           path,
           from: node.getStart(),
@@ -38,7 +49,7 @@ function constantsOf(path) {
           line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1,
         });
     }
-    ts.forEachChild(node, visit);
+    if (!ts.isTypeNode(node)) ts.forEachChild(node, visit);
   };
   visit(source);
   return found;
@@ -47,47 +58,163 @@ function constantsOf(path) {
 const all = filesIn(join(root, 'core/src'))
   .filter((path) => !data.test(path))
   .flatMap(constantsOf)
-  .filter((_, index) => index >= Number(first) && (index - Number(first)) % Number(every) === 0);
-process.stdout.write(`${all.length} constants\n`);
-if (process.env.COUNT) process.exit(0);
+  .map((constant, id) => ({ ...constant, id }));
+const byPath = Map.groupBy?.(all, ({ path }) => path) ?? new Map();
+if (byPath.size === 0) for (const c of all) byPath.set(c.path, [...(byPath.get(c.path) ?? []), c]);
 
-// Works on a copy, so that the project is never left altered.
-const copy = mkdtempSync(join(tmpdir(), 'levamen-mutants-'));
-for (const name of ['core', 'docs', 'package.json', 'vitest.config.ts', 'tsconfig.base.json'])
-  cpSync(join(root, name), join(copy, name), {
-    recursive: true,
-    filter: (path) => !/node_modules|\/dist$/.test(path),
-  });
-symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
+const key = ({ path, line, value, from }) => `${relative(root, path)}:${line} ${value} @${from}`;
+const tried = new Set(
+  existsSync(out)
+    ? readFileSync(out, 'utf8')
+        .split('\n')
+        .filter(Boolean)
+        .map((line) => JSON.parse(line).key)
+    : [],
+);
+const chosen = all.filter(
+  (constant, index) =>
+    index >= Number(first) && (index - Number(first)) % Number(every) === 0 && !tried.has(key(constant)),
+);
+process.stdout.write(`${chosen.length} of ${all.length} constants\n`);
 
-const passes = (...what) =>
-  spawnSync('npx', ['--no-install', 'vitest', ...what, '--run', '--project', 'core', '--bail', '1'], {
-    cwd: copy,
-    encoding: 'utf8',
-    timeout: 400_000,
-  }).status === 0;
+const alteredValue = (value) =>
+  Number.isInteger(value) && Math.abs(value) < 50 ? value + 1 : Number((value * 1.02).toPrecision(12));
 
-/** Whole designs over several years: too slow to be asked thousands of times. */
-const slow = ['random-houses', 'agreement', 'ways-to-mend', 'suggest-holding', 'suggest-set'];
-const withoutSlow = slow.flatMap((name) => ['--exclude', `**/${name}.spec.ts`]);
+/** Text of a module with each constant written as what `write` says. */
+const rewritten = (text, constants, write) =>
+  constants.reduceRight(
+    (so, constant) => so.slice(0, constant.from) + write(constant) + so.slice(constant.to),
+    text,
+  );
 
-if (!passes('run', 'outside-values', 'core/src/base/'))
-  throw new Error('The tests fail before anything is altered.');
+const seenIn = mkdtempSync(join(tmpdir(), 'constants-seen-'));
+let altered;
+let isLearning = true;
+const plugin = {
+  name: 'altered-constants',
+  enforce: 'pre',
+  transform(text, id) {
+    const constants = byPath.get(id.split('?')[0]);
+    if (!constants) return null;
+    const code = isLearning
+      ? rewritten(text, constants, (c) => ` globalThis.__constant(${c.id}, ${c.value})`)
+      : altered && constants.includes(altered)
+        ? rewritten(text, [altered], (c) => ` ${alteredValue(c.value)}`)
+        : null;
+    return code === null ? null : { code, map: null };
+  },
+};
 
-const survivors = [];
-let done = 0;
-for (const { path, from, to, value, line } of all) {
-  const inCopy = join(copy, relative(root, path));
-  const text = readFileSync(path, 'utf8');
-  const changed =
-    Number.isInteger(value) && Math.abs(value) < 50 ? value + 1 : Number((value * 1.02).toPrecision(12));
-  writeFileSync(inCopy, text.slice(0, from) + String(changed) + text.slice(to));
-  const here = relative(root, path);
-  const survived =
-    passes('run', 'outside-values', `${dirname(here)}/`) && passes('related', here, ...withoutSlow);
-  writeFileSync(inCopy, text);
-  done += 1;
-  if (survived) survivors.push([here, line, value, changed]);
-  process.stdout.write(`${done}/${all.length} ${survived ? 'SURVIVED' : 'found'} ${here}:${line} ${value}\n`);
+const durations = new Map();
+const isBeside = (path) => altered !== undefined && dirname(path) === dirname(altered.path);
+/** Tests beside the altered constant first, then the quickest. */
+const rank = (path) => (durations.get(path) ?? Infinity) - (isBeside(path) ? 1e6 : 0);
+class QuickestFirst {
+  shard(files) {
+    return files;
+  }
+  sort(files) {
+    return files.toSorted((a, b) => rank(a.moduleId) - rank(b.moduleId));
+  }
 }
-process.stdout.write(`${JSON.stringify(survivors)}\n`);
+
+const conditions = ['levamen-source', 'module', 'node', 'development|production'];
+const setup = join(seenIn, 'setup.mjs');
+writeFileSync(
+  setup,
+  `import { afterAll, expect } from 'vitest';
+import { writeFileSync } from 'node:fs';
+const seen = new Set();
+globalThis.__constant = (id, value) => (seen.add(id), value);
+afterAll(() => {
+  const path = expect.getState().testPath;
+  if (seen.size > 0)
+    writeFileSync(${JSON.stringify(seenIn)} + '/' + encodeURIComponent(path) + '.json', JSON.stringify([...seen]));
+});
+`,
+);
+const vitest = await createVitest(
+  'test',
+  {
+    config: false,
+    root: join(root, 'core'),
+    include: ['src/**/*.spec.ts'],
+    environment: 'node',
+    setupFiles: [setup],
+    testTimeout: 180_000,
+    watch: true,
+    reporters: [{}],
+    sequence: { sequencer: QuickestFirst },
+    maxWorkers: Number(process.env.WORKERS ?? 1),
+    bail: 1,
+  },
+  {
+    resolve: { conditions },
+    ssr: { resolve: { conditions } },
+    plugins: [plugin],
+    server: { watch: null, fs: { strict: false } },
+  },
+);
+vitest.config.bail = 0;
+
+async function run(specifications) {
+  const { testModules } = await vitest.runTestSpecifications(specifications, true);
+  return testModules;
+}
+
+const specifications = await vitest.globTestSpecifications();
+const learnt = `${out}.learnt`;
+if (!existsSync(learnt)) await learn();
+const known = JSON.parse(readFileSync(learnt, 'utf8'));
+for (const [path, ms] of known.durations) durations.set(path, ms);
+const readers = new Map(known.readers);
+
+/** Runs every test once and writes down how long it took and which constants it read. */
+async function learn() {
+  const modules = await run(specifications);
+  const failed = modules.filter((module) => module.state() === 'failed');
+  if (failed.length > 0)
+    throw new Error(`Fail before anything is altered: ${failed.map((m) => m.moduleId).join(', ')}`);
+  for (const module of modules) {
+    const { duration, collectDuration } = module.diagnostic();
+    durations.set(module.moduleId, duration + collectDuration);
+  }
+  const readers = new Map();
+  for (const file of readdirSync(seenIn).filter((name) => name.endsWith('.json'))) {
+    const path = decodeURIComponent(file.slice(0, -5));
+    if (durations.get(path) > slowMs) continue;
+    for (const id of JSON.parse(readFileSync(join(seenIn, file), 'utf8')))
+      readers.set(id, [...(readers.get(id) ?? []), path]);
+  }
+  writeFileSync(learnt, JSON.stringify({ durations: [...durations], readers: [...readers] }));
+}
+
+isLearning = false;
+vitest.config.bail = 1;
+for (const path of byPath.keys()) vitest.invalidateFile(path);
+
+let done = 0;
+for (const constant of chosen) {
+  altered = constant;
+  let leftMs = askedMs;
+  const paths = new Set(
+    (readers.get(constant.id) ?? [])
+      .toSorted((a, b) => rank(a) - rank(b))
+      .filter((path) => (leftMs -= durations.get(path)) >= 0),
+  );
+  vitest.invalidateFile(constant.path);
+  const started = Date.now();
+  const asked = specifications.filter(({ moduleId }) => paths.has(moduleId));
+  const after = asked.length === 0 ? [] : await run(asked);
+  const by = after.find((module) => module.state() === 'failed')?.moduleId;
+  vitest.invalidateFile(constant.path);
+  done += 1;
+  const result = by ? 'noticed' : asked.length === 0 ? 'read by no test' : 'survived';
+  appendFileSync(
+    out,
+    `${JSON.stringify({ key: key(constant), result, by: by && relative(root, by), ms: Date.now() - started })}\n`,
+  );
+  process.stdout.write(`${done}/${chosen.length} ${result} ${key(constant)}\n`);
+}
+await vitest.close();
+process.exit(0);

@@ -13,6 +13,8 @@ export type Source =
   | { readonly kind: 'typical' }
   | { readonly kind: 'nameplate' }
   | { readonly kind: 'measured' }
+  /** What bills contain beside what is listed. */
+  | { readonly kind: 'bills' }
   | { readonly kind: 'user' };
 
 /**

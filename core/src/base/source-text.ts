@@ -19,6 +19,8 @@ export function sourceText(source: Source): string {
       return 'Nameplate';
     case 'measured':
       return 'Measured';
+    case 'bills':
+      return 'What the bills contain beside the loads that are listed';
     case 'user':
       return 'Entered in this job';
   }

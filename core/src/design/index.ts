@@ -22,10 +22,14 @@ export {
   briefSchema,
   type GoalWeight,
   type OutageWeather,
+  type AdditionKind,
   type PlannedAddition,
   plannedAdditionSchema,
 } from './brief/brief.schema.js';
+export { type OpenPoint, openPointSchema } from './brief/open-point.schema.js';
 export { plannedLoad } from './brief/planned-load.js';
+export { plannedLoads } from './brief/planned-loads.js';
+export { prepareFor } from './brief/prepare-for.js';
 export { type Settings, settingsOf } from './brief/settings.js';
 export { demoPlans } from './demo/demo-plans.js';
 export { changeSupply } from './plan/change-supply.js';
@@ -39,11 +43,14 @@ export { settlePlan } from './plan/settle-plan.js';
 export { arrayInverterW, usualInverterW } from './sources/array-inverter.js';
 export { nearestClimate, outageSettingsOf } from './sources/outage-settings.js';
 export { emptyScenario, type Scenario, scenarioSchema } from './sources/scenario.schema.js';
+export { modulesText, readModules, withModules } from './sources/read-modules.js';
 export {
   emptySources,
   type Generator,
   generatorSchema,
   maxArrays,
+  type Modules,
+  modulesSchema,
   type SolarArray,
   solarArraySchema,
   type Sources,

@@ -48,3 +48,12 @@ export { measuredUse, type MeasuredUse, withMeasuredUse } from './usage/measured
 export { measurementOf } from './usage/measurement-of.js';
 export { type ListRow, neverShown, readBills, readLengthS, readOutages } from './usage/read-lists.js';
 export { suggestCircuits } from './usage/suggest-circuits.js';
+export { restLoad } from './billed/rest-of-bills.js';
+export {
+  cookings,
+  coolings,
+  heatings,
+  type HouseAnswers,
+  houseByBills,
+  waterHeatings,
+} from './loads/library/house-by-bills.js';

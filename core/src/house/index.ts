@@ -41,6 +41,7 @@ export {
   emptySurvey,
   type FedFrom,
   maxDevices,
+  maxTariffBands,
   type Panel,
   panelLayouts,
   panelSchema,
@@ -48,14 +49,19 @@ export {
   serviceSchema,
   type Survey,
   surveySchema,
+  type TariffBand,
+  tariffBandSchema,
 } from './panels/panel.schema.js';
 export { serviceRatingA } from './panels/service-rating.js';
+export { settleRating } from './panels/settle-rating.js';
 export { circuitLegSets, legsOnCircuit, settleLegs } from './panels/settle-legs.js';
 export { panelRows, spaceAt, spaceLeg, spacePlace, spacesFrom } from './panels/space-place.js';
 export { surveyProblems } from './panels/survey-problems.js';
 export type { SurveyedHouse } from './panels/surveyed-house.js';
 export { houseZone } from './site/house-zone.js';
 export type { House } from './site/house.js';
+export { noParties, type Parties, partiesSchema } from './site/parties.schema.js';
+export { maxPhotos, type Photo, photoSchema, photoSubjects } from './site/photo.schema.js';
 export { type Site, siteSchema, timeZoneSchema } from './site/site.schema.js';
 export { houseClock, instantOf } from './usage/house-clock.js';
 export { clockText, localTimes, offsetSpans } from './usage/local-times.js';
@@ -74,3 +80,5 @@ export {
   usageSchema,
 } from './usage/usage.schema.js';
 export { type ClockKind, clockKinds, WallClock } from './usage/wall-clock.js';
+export { usualShareWh } from './loads/use-for-energy.js';
+export { isSouthern, seasonDayWh, settleRest, unexplainedWh } from './billed/rest-of-bills.js';

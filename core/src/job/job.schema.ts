@@ -3,13 +3,13 @@ import { idSchema, nameSchema } from '../base/index.js';
 import { designSlices, houseSlices, planProblems } from '../design/index.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 9;
+export const jobVersion = 10;
 
 /** One design over the house. */
 export const jobDesignSchema = z.strictObject({ id: idSchema, name: nameSchema(80), ...designSlices });
 export type JobDesign = z.infer<typeof jobDesignSchema>;
 
-/** The saved form of a job, version 8: one document, the same in the database and in a `.levamen.json` file. */
+/** The saved form of a job: one document, the same in the database and in a `.levamen.json` file. */
 export const jobSchema = z
   .strictObject({
     format: z.literal(jobFormat),

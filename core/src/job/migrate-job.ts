@@ -6,6 +6,7 @@ import { toDesigns } from './migrations/5-designs.js';
 import { toInstantsAndRatings } from './migrations/6-instants-and-ratings.js';
 import { toOutageDays } from './migrations/7-outage-days.js';
 import { toGeneratorConnection } from './migrations/8-generator-connection.js';
+import { toFirstHour } from './migrations/9-first-hour.js';
 import type { Saved } from './migrations/saved.js';
 
 /**
@@ -21,6 +22,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   6: toInstantsAndRatings,
   7: toOutageDays,
   8: toGeneratorConnection,
+  9: toFirstHour,
 };
 
 /**

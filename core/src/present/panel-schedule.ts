@@ -1,4 +1,4 @@
-import { placeWord } from '../base/index.js';
+import { placeWord, quantityText } from '../base/index.js';
 import { conductorText } from '../electric/index.js';
 import { type Circuit, circuitLegSet, type House, type Panel, panelFedBy } from '../house/index.js';
 import { connectedVA, loadsBehind } from '../house/details.js';
@@ -89,7 +89,7 @@ export function panelSchedule(house: House & { readonly name: string }, panel: P
       ['Fed from', feedText(house, panel)],
       [
         'Feeder',
-        `${feeder.conductor ? conductorText(feeder.conductor) : 'conductor not known'}${feeder.lengthM === null ? '' : `, ${feeder.lengthM} m`}`,
+        `${feeder.conductor ? conductorText(feeder.conductor) : 'conductor not known'}${feeder.lengthM === null ? '' : `, ${quantityText(feeder.lengthM, 'm', house.site.units, 1)}`}`,
       ],
       ['Bus rating', amps(panel.busRatingA)],
       ['Main', panel.mainBreakerA === null ? 'lugs only' : amps(panel.mainBreakerA)],

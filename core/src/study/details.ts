@@ -40,4 +40,7 @@ export { pickupLengthS, pickupReport } from './pickup/pickup-report.js';
 export { shedTiming } from './pickup/shed-timing.js';
 export { heldStarts } from './margins/start-parts.js';
 export { sensorPlan } from './sensors/sensor-plan.js';
+export { firstSize } from './usage/first-size.js';
+export { ownSolarSize, type OwnSolarSize } from './usage/own-solar-size.js';
 export { usageFigures } from './usage/usage-figures.js';
+export { hoursAt, quickAnswer, type QuickQuestion } from './quick/quick-answer.js';

@@ -9,11 +9,20 @@ export const routes: Routes = [
     loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
   },
   {
+    path: 'quick',
+    title: 'A quick answer · Levamen',
+    loadComponent: () => import('./quick/quick-page').then((m) => m.QuickPage),
+  },
+  {
     path: 'jobs/:id',
     loadComponent: () => import('./shell/job-shell').then((m) => m.JobShell),
     children: [
       { path: '', pathMatch: 'full', redirectTo: stages[0]!.path },
       ...stages.map(({ path, screen }) => ({ path, loadComponent: screen })),
+      {
+        path: 'open-points',
+        loadComponent: () => import('./open-points/open-points-page').then((m) => m.OpenPointsPage),
+      },
     ],
   },
   { path: '**', redirectTo: 'jobs' },

@@ -1,8 +1,7 @@
 import { type Finding, nameList } from '../../base/index.js';
 import { keptLoads, presences, runningLoads } from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
-
-const motorKinds = new Set(['pump', 'refrigeration', 'cooling', 'heat-pump', 'workshop']);
+import { mayHaveMotor } from './motor-kinds.js';
 
 /** What the list of loads itself gives reason to say. */
 export function loadFindings({ plan, settings, backupSet }: DemandContext): Finding[] {
@@ -67,10 +66,7 @@ export function loadFindings({ plan, settings, backupSet }: DemandContext): Find
     cure: 'Put them on a circuit that goes dark, or say in the brief that the household is hands-on.',
   });
   report(
-    namesOf(
-      ({ id, kind, start, runningPowerW }) =>
-        runs.has(id) && motorKinds.has(kind) && start.how === 'none' && runningPowerW >= 100,
-    ),
+    namesOf((load) => runs.has(load.id) && load.start.how === 'none' && mayHaveMotor(load)),
     {
       key: 'motor-without-start',
       severity: 'consider',

@@ -16,11 +16,25 @@ export type PowerBasis = (typeof powerBases)[number];
 export const outageWeathers = ['no-sun', 'hard', 'usual'] as const;
 export type OutageWeather = (typeof outageWeathers)[number];
 
+export const additionKinds = ['load', 'inverter', 'battery', 'array', 'generator'] as const;
+export type AdditionKind = (typeof additionKinds)[number];
+
 /** Something that will be added later. Counted in only when the household wants to size for it now. */
 export const plannedAdditionSchema = z.strictObject({
   id: idSchema,
   name: field(nameSchema(80), { label: 'Addition' }),
+  kind: field(z.enum(additionKinds, { error: 'Choose what comes' }), {
+    label: 'What comes',
+    choices: [
+      ['load', 'A load'],
+      ['inverter', 'Another inverter'],
+      ['battery', 'More battery'],
+      ['array', 'A solar array'],
+      ['generator', 'A generator'],
+    ],
+  }),
   runningPowerW: field(amountSchema(0, 50_000, 'W'), { label: 'Power', unit: 'W' }),
+  /** Of a load: what it takes a day. Of a battery: what it holds. Of the others nothing. */
   energyWhPerDay: field(amountSchema(0, 200_000, 'Wh'), { label: 'Energy a day', unit: 'kWh' }),
   countIn: z.boolean({ error: 'Say yes or no' }),
 });

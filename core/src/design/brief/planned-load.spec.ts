@@ -11,7 +11,7 @@ describe('planned additions', () => {
         fc.double({ min: 0, max: 200_000, noNaN: true }),
         (runningPowerW, energyWhPerDay) => {
           const load = plannedLoad(
-            { id: 'a', name: 'Car', runningPowerW, energyWhPerDay, countIn: true },
+            { id: 'a', name: 'Car', kind: 'load', runningPowerW, energyWhPerDay, countIn: true },
             'split-120-240',
           );
           expect(dailyEnergyWh(load, 'winter')).toBeCloseTo(energyWhPerDay, 4);

@@ -29,6 +29,7 @@ export function plannedLoad(addition: PlannedAddition, system: SupplySystem): Lo
     cyclesPerHour: null,
     restartDelayS: null,
     stormFactor: null,
+    surplusOnly: false,
     note: '',
   };
 }

@@ -103,7 +103,7 @@ const harbour = (): Plan => {
       units: 'imperial',
       floorAreaM2: 196,
     },
-    supply: { system, frequencyHz: 60, serviceRatingA: 200 },
+    supply: { system, frequencyHz: 60, serviceRatingA: null },
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'counts', peakPrice: 'none' },
@@ -117,6 +117,7 @@ const harbour = (): Plan => {
         {
           id: 'barn',
           name: 'Barn lights and water heater for hens',
+          kind: 'load',
           runningPowerW: 400,
           energyWhPerDay: 1900,
           countIn: false,
@@ -234,7 +235,7 @@ const vineyard = (): Plan => {
       units: 'metric',
       floorAreaM2: 148,
     },
-    supply: { system, frequencyHz: 50, serviceRatingA: 35 },
+    supply: { system, frequencyHz: 50, serviceRatingA: null },
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'decides', peakPrice: 'none' },

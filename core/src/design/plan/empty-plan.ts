@@ -2,7 +2,7 @@ import { emptyEquipment } from '../equipment/equipment.schema.js';
 import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../../electric/index.js';
-import { emptySurvey, emptyUsage } from '../../house/index.js';
+import { emptySurvey, emptyUsage, noParties } from '../../house/index.js';
 import { emptyScenario } from '../sources/scenario.schema.js';
 import type { Plan } from './plan.js';
 
@@ -18,6 +18,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
       units: american ? 'imperial' : 'metric',
       floorAreaM2: null,
     },
+    parties: noParties(),
     brief: {
       goals: { outage: 'decides', ownSolar: 'none', peakPrice: 'none' },
       requiredRuntimeH: null,
@@ -39,6 +40,8 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     usage: emptyUsage(),
     loads: [],
     outage: emptyScenario(),
+    photos: [],
+    openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),
     equipment: emptyEquipment(),

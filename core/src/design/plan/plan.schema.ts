@@ -1,8 +1,17 @@
 import * as z from 'zod';
 import { supplySchema } from '../../electric/index.js';
-import { loadSchema, siteSchema, surveySchema, usageSchema } from '../../house/index.js';
+import {
+  loadSchema,
+  maxPhotos,
+  partiesSchema,
+  photoSchema,
+  siteSchema,
+  surveySchema,
+  usageSchema,
+} from '../../house/index.js';
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
+import { maxOpenPoints, openPointSchema } from '../brief/open-point.schema.js';
 import { equipmentSchema } from '../equipment/equipment.schema.js';
 import { scenarioSchema } from '../sources/scenario.schema.js';
 import { sourcesSchema } from '../sources/sources.schema.js';
@@ -12,12 +21,15 @@ export const maxLoads = 500;
 /** What is there and what is asked for, whatever is designed: each slice with the schema its subject owns. */
 export const houseSlices = {
   site: siteSchema,
+  parties: partiesSchema,
   brief: briefSchema,
   supply: supplySchema,
   survey: surveySchema,
   usage: usageSchema,
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
   outage: scenarioSchema,
+  photos: z.array(photoSchema).max(maxPhotos, `A job holds at most ${maxPhotos} pictures`),
+  openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 
 /** What one design chooses. */

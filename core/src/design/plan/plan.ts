@@ -1,6 +1,7 @@
 import type { House } from '../../house/index.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
+import type { OpenPoint } from '../brief/open-point.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';
 import type { Sources } from '../sources/sources.schema.js';
 
@@ -8,5 +9,6 @@ import type { Sources } from '../sources/sources.schema.js';
 export interface Plan extends House, BackedUpHouse {
   brief: Brief;
   outage: Scenario;
+  openPoints: OpenPoint[];
   sources: Sources;
 }

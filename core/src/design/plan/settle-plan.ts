@@ -1,4 +1,4 @@
-import { settleLegs } from '../../house/index.js';
+import { settleLegs, settleRating, settleRest } from '../../house/index.js';
 import { settleBackup } from '../backup/settle-backup.js';
 import type { Plan } from './plan.js';
 
@@ -23,7 +23,8 @@ function settleSources<P extends Plan>(plan: P): P {
 }
 
 /**
- * The plan with what follows from other parts of it brought into line: loads on the legs of their circuits, lanes in
+ * The plan with what follows from other parts of it brought into line: one rating of the service, the rest of the house with its bills, loads on the legs of their circuits, lanes in
  * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
  */
-export const settlePlan = <P extends Plan>(plan: P): P => settleSources(settleBackup(settleLegs(plan)));
+export const settlePlan = <P extends Plan>(plan: P): P =>
+  settleSources(settleBackup(settleLegs(settleRest(settleRating(plan)))));

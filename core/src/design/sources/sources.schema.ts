@@ -24,6 +24,21 @@ const horizonPointSchema = z.strictObject({
 
 export const maxArrays = 12;
 
+/** What an array is made of. */
+export const modulesSchema = z.strictObject({
+  count: field(countSchema(1, 400), { label: 'Modules', unit: 'count' }),
+  eachW: field(amountSchema(10, 1000, 'W'), { label: 'Each', unit: 'W' }),
+  /** One inverter for strings of them, or a small one at each. */
+  inverters: field(z.enum(['string', 'module'], { error: 'Choose string or module' }), {
+    label: 'Inverters',
+    choices: [
+      ['string', 'one for strings'],
+      ['module', 'one at each module'],
+    ],
+  }),
+});
+export type Modules = z.infer<typeof modulesSchema>;
+
 /** A solar array with the inverter behind it. */
 export const solarArraySchema = z.strictObject({
   id: idSchema,
@@ -31,6 +46,8 @@ export const solarArraySchema = z.strictObject({
   name: field(nameSchema(60), { label: 'Array' }),
   /** Direct-current power under standard test conditions. */
   ratedW: field(amountSchema(100, 200_000, 'W'), { label: 'Power of the modules', unit: 'W' }),
+  /** Where they have been counted, their power together is that of the array; null = nobody has. */
+  modules: modulesSchema.nullable(),
   tiltDeg: field(amountSchema(0, 90, '°'), { label: 'Tilt', unit: 'deg' }),
   /** Direction it faces, clockwise from north. */
   facingDeg: field(amountSchema(0, 360, '°'), {

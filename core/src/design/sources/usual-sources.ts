@@ -33,6 +33,7 @@ export const usualArray = (
   name,
   circuitId: null,
   ratedW: 6000,
+  modules: null,
   tiltDeg: 30,
   facingDeg: (house.site.latitudeDeg ?? 40) < 0 ? 0 : 180,
   coupling: 'ac',

@@ -29,6 +29,7 @@ export function blankLoad(id: string, name: string, system: SupplySystem, loads:
     cyclesPerHour: null,
     restartDelayS: null,
     stormFactor: null,
+    surplusOnly: false,
     note: '',
   };
 }

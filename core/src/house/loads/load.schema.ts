@@ -17,7 +17,7 @@ export type DayPart = (typeof dayParts)[number];
 export const tiers = ['must', 'should', 'may', 'never'] as const;
 export type Tier = (typeof tiers)[number];
 
-export const bases = ['typical', 'nameplate', 'measured', 'user'] as const;
+export const bases = ['typical', 'nameplate', 'measured', 'user', 'bills'] as const;
 export type Basis = (typeof bases)[number];
 
 /** Hours of use in each part of the day (night 22–6, morning 6–10, day 10–16, evening 16–22). */
@@ -109,6 +109,7 @@ export const loadSchema = z.strictObject({
       ['nameplate', 'Nameplate'],
       ['measured', 'Measured'],
       ['user', 'Entered'],
+      ['bills', 'What the bills leave over'],
     ],
   }),
   /** The circuit it hangs on; null = not placed yet. */
@@ -130,6 +131,14 @@ export const loadSchema = z.strictObject({
     label: 'In a storm runs times as long',
     unit: 'factor',
     hint: 'sump and drain pumps',
+  }),
+  /** It runs on spare sun only, on normal days too: no evening or night of the house counts it. */
+  surplusOnly: field(z.boolean({ error: 'Say yes or no' }), {
+    label: 'On normal days',
+    choices: [
+      [false, 'runs when it is wanted'],
+      [true, 'takes spare sun only'],
+    ],
   }),
   note: field(lineSchema(300), { label: 'Note' }),
 });

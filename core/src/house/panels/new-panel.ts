@@ -8,6 +8,7 @@ export const newService = (id: string, name: string): Service => ({
   ratingA: null,
   meter: '',
   tariff: '',
+  tariffBands: [],
   faultCurrentA: null,
   mainBreakerA: null,
 });

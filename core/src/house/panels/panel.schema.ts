@@ -5,6 +5,7 @@ import {
   field,
   idSchema,
   lineSchema,
+  moneySchema,
   nameSchema,
   placeWord,
 } from '../../base/index.js';
@@ -72,6 +73,9 @@ export const deviceKinds = [
   'existing-solar',
   'car-charging',
   'storage',
+  'solar-disconnect',
+  'storage-disconnect',
+  'emergency-disconnect',
   'other',
 ] as const;
 export type DeviceKind = (typeof deviceKinds)[number];
@@ -82,6 +86,9 @@ export const deviceLabels: Readonly<Record<DeviceKind, string>> = {
   'existing-solar': 'Existing solar',
   'car-charging': 'Car charging',
   storage: 'Storage',
+  'solar-disconnect': 'Disconnect for solar',
+  'storage-disconnect': 'Disconnect for storage',
+  'emergency-disconnect': 'Emergency disconnect',
   other: 'Other',
 };
 
@@ -97,9 +104,40 @@ export const deviceSchema = z.strictObject({
   ratingA: field(ratingSchema.nullable(), { label: 'Rating', unit: 'A' }),
   /** On a meter and tariff of its own. */
   ownMeter: yesNo,
+  place: field(lineSchema(80), { label: 'Where' }),
   note: lineSchema(120),
 });
 export type Device = z.infer<typeof deviceSchema>;
+
+export const maxTariffBands = 24;
+
+/** Hours of the day in which a kilowatt-hour has one price. */
+export const tariffBandSchema = z.strictObject({
+  id: idSchema,
+  name: field(nameSchema(40), { label: 'Band' }),
+  /** Clock hours: from the first up to, not with, the last; the same twice is the whole day. */
+  fromH: field(countSchema(0, 23), { label: 'From', unit: 'h' }),
+  toH: field(countSchema(0, 23), { label: 'To', unit: 'h' }),
+  days: field(z.enum(['all', 'workdays', 'weekend'], { error: 'Choose all, workdays or weekend' }), {
+    label: 'Days',
+    choices: [
+      ['all', 'every day'],
+      ['workdays', 'Monday to Friday'],
+      ['weekend', 'Saturday and Sunday'],
+    ],
+  }),
+  season: field(z.enum(['all', 'winter', 'summer'], { error: 'Choose all, winter or summer' }), {
+    label: 'Season',
+    choices: [
+      ['all', 'all year'],
+      ['winter', 'winter'],
+      ['summer', 'summer'],
+    ],
+  }),
+  /** Price of a kilowatt-hour. */
+  perKWh: moneySchema.nullable(),
+});
+export type TariffBand = z.infer<typeof tariffBandSchema>;
 
 export const serviceSchema = z.strictObject({
   id: idSchema,
@@ -107,6 +145,7 @@ export const serviceSchema = z.strictObject({
   ratingA: field(ratingSchema.nullable(), { label: 'Rating', unit: 'A' }),
   meter: field(lineSchema(60), { label: 'Meter' }),
   tariff: field(lineSchema(60), { label: 'Tariff' }),
+  tariffBands: z.array(tariffBandSchema).max(maxTariffBands, `Use at most ${maxTariffBands} bands`),
   /** Available fault current at the service. */
   faultCurrentA: field(amountSchema(100, 200_000, 'A').nullable(), {
     label: 'Available fault current',

@@ -64,6 +64,7 @@ export function arbitraryLoad(system: SupplySystem): fc.Arbitrary<Load> {
     cyclesPerHour: fc.option(amount(0.1, 20)),
     restartDelayS: fc.option(amount(0, 400)),
     stormFactor: fc.option(amount(1, 8)),
+    surplusOnly: fc.boolean(),
     note: fc.constant(''),
   });
 }

@@ -9,7 +9,7 @@ import {
   leftOutLane,
   moveToLane,
   type Plan,
-  plannedLoad,
+  plannedLoads,
 } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
@@ -109,9 +109,7 @@ export function suggestBackup(
   const context = contextOf(plan);
   const energy = stackEnergy(stack, context.settings);
   const { candidates, limits: circuits } = candidatesOf(plan, island);
-  const planned = plan.brief.plannedAdditions
-    .filter(({ countIn }) => countIn)
-    .map((addition) => plannedLoad(addition, plan.supply.system));
+  const planned = plannedLoads(plan);
   const all: Candidate[] = [...candidates, plannedCandidate(planned)];
   const loads = all.flatMap((candidate) => candidate.loads);
   let counted = 0;

@@ -1,7 +1,7 @@
 import { countsInPower, energyStages, membersOf } from '../demand/power-members.js';
 import { powerDemand } from '../demand/power-demand.js';
 import { type DayPart, dayPartFacts, sumHourlyEnergyWh } from '../../house/index.js';
-import { type GoalWeight, type Plan, plannedLoad, settingsOf } from '../../design/index.js';
+import { type GoalWeight, type Plan, plannedLoads, settingsOf } from '../../design/index.js';
 import type { DailyGoal, DemandContext } from './demand-context.js';
 
 /**
@@ -10,14 +10,14 @@ import type { DailyGoal, DemandContext } from './demand-context.js';
 export function demandContextOf(plan: Plan): DemandContext {
   const settings = settingsOf(plan);
   const { goals } = plan.brief;
-  const planned = plan.brief.plannedAdditions
-    .filter(({ countIn }) => countIn)
-    .map((addition) => plannedLoad(addition, plan.supply.system));
+  const planned = plannedLoads(plan);
   const members = membersOf(plan, planned);
   const powerSet = members.filter(countsInPower).map(({ load }) => load);
   const season = settings.designSeason.value;
   const stages = energyStages(members, season, settings.handsOn.value);
-  const houseWh = sumHourlyEnergyWh([...plan.loads, ...planned], season);
+  // What waits for spare sun takes nothing of an evening or a night.
+  const daily = plan.loads.filter(({ surplusOnly }) => !surplusOnly);
+  const houseWh = sumHourlyEnergyWh([...daily, ...planned], season);
   const during = (...parts: DayPart[]): number =>
     parts.flatMap((part) => [...dayPartFacts[part].hours]).reduce((sum, hour) => sum + houseWh[hour]!, 0);
   const weights: readonly (readonly [DailyGoal, GoalWeight])[] = [

@@ -17,6 +17,7 @@ const contextOf = (
 const planned = {
   id: 'car',
   name: 'Car',
+  kind: 'load' as const,
   runningPowerW: 3000,
   energyWhPerDay: 6000,
   countIn: true,

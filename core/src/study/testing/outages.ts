@@ -32,6 +32,7 @@ export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
   circuitId: null,
   name: 'Roof',
   ratedW: 6000,
+  modules: null,
   tiltDeg: 30,
   facingDeg: 180,
   coupling: 'ac',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { nameSchema } from '@levamen/core/base';
 import type { SupplySystem } from '@levamen/core/electric';
 import { newJob, readJob } from '@levamen/core/job';
@@ -22,7 +22,7 @@ const maxFileBytes = 4_000_000;
 /** All jobs: open, start, import; and who works here. */
 @Component({
   selector: 'lv-jobs-page',
-  imports: [Button, ChoiceField, FormsModule, InputText, JobList, WhoCard],
+  imports: [Button, ChoiceField, FormsModule, InputText, JobList, RouterLink, WhoCard],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

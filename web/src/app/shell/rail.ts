@@ -21,6 +21,10 @@ import { STAGES } from './stage';
           </li>
         }
       </ol>
+      <a routerLink="open-points" routerLinkActive="here" ariaCurrentWhenActive="page" class="more">
+        <span class="number" aria-hidden="true">?</span>
+        <span class="name">Open points</span>
+      </a>
     </nav>
   `,
   styleUrl: './rail.css',

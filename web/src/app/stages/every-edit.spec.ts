@@ -148,7 +148,7 @@ describe('limits', () => {
     expect(session.present.sources.arrays).toHaveLength(maxArrays);
     expect(session.refused.at(-1)).toBe(`Use at most ${maxArrays} arrays`);
     const device = (id: string) =>
-      ({ id, kind: 'storage', ratingA: null, ownMeter: false, note: '' }) as const;
+      ({ id, kind: 'storage', ratingA: null, ownMeter: false, place: '', note: '' }) as const;
     const many = Array.from({ length: maxDevices + 1 }, (_, i) => device(`d${i}`));
     panels.changePanel(panel().id, { between: many });
     expect(session.refused.at(-1)).toBe(`Use at most ${maxDevices} devices`);

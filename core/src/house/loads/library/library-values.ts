@@ -12,6 +12,7 @@ export function libraryValues(typical: TypicalLoad): Omit<Load, 'id' | 'legs' | 
     measuredOn: null,
     cyclesPerHour: null,
     restartDelayS: null,
+    surplusOnly: false,
     note: '',
   };
 }

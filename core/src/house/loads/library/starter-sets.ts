@@ -1,3 +1,5 @@
+import { everyHouse } from './every-house.js';
+
 /** A typical house to start from: entries of the load library. */
 export interface StarterSet {
   readonly id: string;
@@ -5,21 +7,6 @@ export interface StarterSet {
   readonly summary: string;
   readonly loadIds: readonly string[];
 }
-
-const everyHouse = [
-  'fridge',
-  'lights-living',
-  'lights-kitchen',
-  'lights-bed',
-  'router',
-  'phones',
-  'laptop',
-  'tv',
-  'outlets',
-  'microwave',
-  'coffee',
-  'vacuum',
-] as const;
 
 export const starterSets: readonly StarterSet[] = [
   {

@@ -18,7 +18,10 @@ import type { Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { supplyChoices } from '../../ui/supply-choices';
+import { OwnSolarNote } from './own-solar-note';
+import { PartiesCard } from './parties-card';
 import { PlannedFields } from './planned-fields';
+import { ServiceRating } from './service-rating';
 
 type GoalKey = keyof Brief['goals'];
 
@@ -31,7 +34,16 @@ const goals: readonly { readonly key: GoalKey; readonly label: string; readonly 
 /** What the household wants, where, and how the house is fed. */
 @Component({
   selector: 'lv-brief-stage',
-  imports: [Button, FormField, FormsModule, PlannedFields, SelectButton],
+  imports: [
+    Button,
+    FormField,
+    FormsModule,
+    OwnSolarNote,
+    PartiesCard,
+    PlannedFields,
+    SelectButton,
+    ServiceRating,
+  ],
   templateUrl: './brief-stage.html',
   styleUrl: './brief-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -144,6 +156,7 @@ export class BriefStage {
           {
             id: crypto.randomUUID(),
             name: `Addition ${plan.brief.plannedAdditions.length + 1}`,
+            kind: 'load',
             runningPowerW: 1000,
             energyWhPerDay: 3000,
             countIn: false,

@@ -1,3 +1,4 @@
+import { serviceRatingA } from '@levamen/core/house';
 import { countOf, type Stage } from '../../shell/stage';
 
 export const briefStage: Stage = {
@@ -5,8 +6,9 @@ export const briefStage: Stage = {
   name: 'Brief',
   purpose: 'what the household wants',
   screen: () => import('./brief-stage').then((m) => m.BriefStage),
-  completeness: ({ brief, site, supply }) =>
-    countOf([
+  completeness: (plan) => {
+    const { brief, site } = plan;
+    return countOf([
       brief.requiredRuntimeH !== null,
       brief.designSeason !== null,
       brief.sizeForYear !== null,
@@ -14,6 +16,7 @@ export const briefStage: Stage = {
       brief.transferGapToleranceMs !== null,
       brief.handsOn !== null,
       site.latitudeDeg !== null,
-      supply.serviceRatingA !== null,
-    ]),
+      serviceRatingA(plan) !== null,
+    ]);
+  },
 };

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Brief, type PlannedAddition, plannedAdditionSchema } from '@levamen/core/design';
+import { type Brief, type PlannedAddition, plannedAdditionSchema, prepareFor } from '@levamen/core/design';
+import type { SupplySystem } from '@levamen/core/electric';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { JobSession } from '../../data/job-session';
@@ -12,18 +13,29 @@ import { FormField } from '../../ui/form-field';
   selector: 'lv-planned-fields',
   imports: [Button, Checkbox, FormField, FormsModule],
   template: `
-    <lv-form-field [of]="form" name="name" />
-    <lv-form-field [of]="form" name="runningPowerW" />
-    <lv-form-field [of]="form" name="energyWhPerDay" />
-    <div class="count">
-      <p-checkbox
-        [binary]="true"
-        [inputId]="'count-' + addition().id"
-        [ngModel]="addition().countIn"
-        (ngModelChange)="set({ countIn: $event })"
+    <lv-form-field class="name" [of]="form" name="name" />
+    <lv-form-field [of]="form" name="kind" />
+    @if (addition().kind !== 'battery') {
+      <lv-form-field [of]="form" name="runningPowerW" />
+    }
+    @if (addition().kind === 'load' || addition().kind === 'battery') {
+      <lv-form-field
+        [of]="form"
+        name="energyWhPerDay"
+        [label]="addition().kind === 'load' ? 'Energy a day' : 'It holds'"
       />
-      <label [for]="'count-' + addition().id">size for it now</label>
-    </div>
+    }
+    @if (addition().kind === 'load') {
+      <div class="count">
+        <p-checkbox
+          [binary]="true"
+          [inputId]="'count-' + addition().id"
+          [ngModel]="addition().countIn"
+          (ngModelChange)="set({ countIn: $event })"
+        />
+        <label [for]="'count-' + addition().id">size for it now</label>
+      </div>
+    }
     <p-button
       icon="pi pi-trash"
       size="small"
@@ -32,6 +44,11 @@ import { FormField } from '../../ui/form-field';
       [ariaLabel]="'Remove ' + addition().name"
       (onClick)="remove()"
     />
+    <ul class="prepare small" [attr.aria-label]="'To prepare for ' + addition().name">
+      @for (line of prepare(); track line) {
+        <li>{{ line }}</li>
+      }
+    </ul>
   `,
   styleUrl: './planned-fields.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,6 +56,8 @@ import { FormField } from '../../ui/form-field';
 export class PlannedFields {
   private readonly session = inject(JobSession);
   readonly addition = input.required<PlannedAddition>();
+  readonly system = input.required<SupplySystem>();
+  protected readonly prepare = computed(() => prepareFor(this.addition(), this.system()));
   protected readonly form = formOf<PlannedAddition>(plannedAdditionSchema.shape, this.addition, (change) =>
     this.set(change),
   );

@@ -113,7 +113,8 @@ const kindAs = (load: Load, name: string): LoadKind => {
 };
 
 /** Values somebody changes are no longer typical ones. */
-export const asUser = (load: Load): Load => (load.basis === 'typical' ? { ...load, basis: 'user' } : load);
+export const asUser = (load: Load): Load =>
+  load.basis === 'typical' || load.basis === 'bills' ? { ...load, basis: 'user' } : load;
 
 /** The load with an amount, if that could be read. */
 const taken = (read: ReadAmount, put: (value: number) => Load): CellResult =>

@@ -21,15 +21,10 @@ import type { Choice } from '../../ui/choice-field';
 import { circuitChoice } from '../../ui/circuit-choices';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { seasonLabels } from '../../ui/season-labels';
 import { asUser, legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { StartFields } from './start-fields';
-
-const seasonLabels: Readonly<Record<Season, string>> = {
-  winter: 'Winter',
-  shoulder: 'Spring, autumn',
-  summer: 'Summer',
-};
 
 /** Figures of the load: one that is changed by hand is no longer typical. */
 const figures: ReadonlySet<keyof Load> = new Set(['voltageV', 'powerFactor', 'start', 'use']);

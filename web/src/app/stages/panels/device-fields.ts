@@ -14,6 +14,7 @@ import { FormField } from '../../ui/form-field';
     <div class="pair">
       <lv-form-field [of]="form" name="kind" />
       <lv-form-field [of]="form" name="ratingA" />
+      <lv-form-field [of]="form" name="place" />
       <p class="checks">
         <span
           ><p-checkbox

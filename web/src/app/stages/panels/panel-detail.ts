@@ -91,6 +91,7 @@ export class PanelDetail {
       kind: 'transfer-switch',
       ratingA: null,
       ownMeter: false,
+      place: '',
       note: '',
     };
     this.set({ between: [...this.panel().between, device] });

@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import { type Service, serviceSchema } from '@levamen/core/house';
+import { type Service, serviceSchema, type TariffBand } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { PanelEdits } from './panel-edits';
+import { TariffBands } from './tariff-bands';
 
 /** A service: its rating, meter, tariff, and the breaker ahead of every panel where there is one. */
 @Component({
   selector: 'lv-service-detail',
-  imports: [Button, FormField],
+  imports: [Button, FormField, TariffBands],
   template: `
     <h3>Service</h3>
     <lv-form-field [of]="form" name="name" />
@@ -19,6 +20,7 @@ import { PanelEdits } from './panel-edits';
       <lv-form-field [of]="form" name="meter" />
       <lv-form-field [of]="form" name="tariff" />
     </div>
+    <lv-tariff-bands [bands]="service().tariffBands" (bandsChange)="setBands($event)" />
     <p class="small soft">
       Two mains behind one meter: enter one service with its rating, and two panels fed from it, each with its
       own main breaker. Everything ahead of a main stays live when it is open.
@@ -50,6 +52,10 @@ export class ServiceDetail {
   protected readonly form = formOf<Service>(serviceSchema.shape, this.service, (change) =>
     this.edits.changeService(this.service().id, change),
   );
+
+  protected setBands(tariffBands: TariffBand[]): void {
+    this.edits.changeService(this.service().id, { tariffBands });
+  }
 
   protected addPanel(): void {
     this.edits.addPanel({ kind: 'service', serviceId: this.service().id });

@@ -18,6 +18,7 @@ import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { HouseByBills } from './house-by-bills';
 import { PasteRows } from './paste-rows';
 import { UsageEdits } from './usage-edits';
 
@@ -25,10 +26,17 @@ type BillField = 'fromDay' | 'toDay' | 'energyWh' | 'exportWh';
 /** A bill that may still lack its energy. */
 type BegunBill = Omit<Bill, 'energyWh'> & { readonly energyWh: number | null };
 
+/** A period by its real days, and by thirty as the trade has it in its head. */
+const extreme = (bill: Bill) => ({
+  perDay: quantityText(billDayWh(bill), 'Wh'),
+  period: `from ${bill.fromDay}, ${billDays(bill)} days`,
+  byHabit: `by habit: ${quantityText(bill.energyWh, 'Wh')} ÷ 30 = ${quantityText(bill.energyWh / 30, 'Wh')}`,
+});
+
 /** Bills: typed or pasted, with day averages by real days, extremes and the share of the seasons. */
 @Component({
   selector: 'lv-bills-card',
-  imports: [Button, ChartView, PasteRows],
+  imports: [Button, ChartView, HouseByBills, PasteRows],
   templateUrl: './bills-card.html',
   styleUrl: './cards.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,8 +65,8 @@ export class BillsCard {
       mean: quantityText(facts.meanDayWh, 'Wh'),
       days: facts.days,
       total: quantityText(facts.energyWh, 'Wh'),
-      highest: `${quantityText(billDayWh(facts.highest), 'Wh')}, from ${facts.highest.fromDay}`,
-      lowest: `${quantityText(billDayWh(facts.lowest), 'Wh')}, from ${facts.lowest.fromDay}`,
+      highest: extreme(facts.highest),
+      lowest: extreme(facts.lowest),
       winter: share(facts.seasonDayWh.winter),
       shoulder: share(facts.seasonDayWh.shoulder),
       summer: share(facts.seasonDayWh.summer),

@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { defaultLosses, totalLoss } from '@levamen/core/nature';
 import { type SupplySystem, systemFacts } from '@levamen/core/electric';
-import { type SolarArray, solarArraySchema, usualInverterW, usualReturnMin } from '@levamen/core/design';
+import {
+  type Modules,
+  modulesSchema,
+  modulesText,
+  readModules,
+  type SolarArray,
+  solarArraySchema,
+  usualInverterW,
+  usualReturnMin,
+  withModules,
+} from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
 import type { Choice } from '../../../ui/choice-field';
@@ -18,7 +28,17 @@ import { ScenarioEdits } from './scenario-edits';
   template: `
     <div class="grid">
       <lv-form-field [of]="form" name="name" />
+      <lv-text-field
+        label="Modules"
+        hint="number and power of each, as 13 x 410 W; empty: only the power is known"
+        [schema]="modulesSchema"
+        [value]="modules()"
+        (valueChange)="takeModules($event)"
+      />
       <lv-form-field [of]="form" name="ratedW" />
+      @if (array().modules) {
+        <lv-form-field [of]="ofModules" name="inverters" />
+      }
       <lv-form-field [of]="form" name="tiltDeg" />
       <lv-form-field [of]="form" name="facingDeg" />
       <lv-form-field [of]="form" name="coupling" />
@@ -79,13 +99,32 @@ export class ArrayFields {
   protected readonly legs = computed((): Choice<SolarArray['legs']>[] =>
     systemFacts[this.system()].legSets.map((set) => ({ label: set, value: set })),
   );
+  protected readonly ofModules = formOf<Modules>(
+    modulesSchema.shape,
+    computed(() => this.array().modules ?? noModules),
+    (change) => this.set({ modules: { ...(this.array().modules ?? noModules), ...change } }),
+  );
+  protected readonly modulesSchema = readable((text) =>
+    text.trim() === '' || readModules(text) !== null
+      ? { ok: true }
+      : { ok: false, message: 'Write number and power of the modules as 13 x 410 W' },
+  );
+  protected readonly modules = computed(() => modulesText(this.array().modules));
   protected readonly horizonSchema = readable(readHorizon);
   protected readonly shadeSchema = readable(readShade);
   protected readonly horizon = computed(() => horizonText(this.array().horizon));
   protected readonly shade = computed(() => shadeText(this.array().shadeByHour));
 
+  /** A power that is typed is not that of the modules any more. */
   protected set(change: Partial<SolarArray>): void {
-    this.edits.setArray(this.array().id, change);
+    this.edits.setArray(this.array().id, 'ratedW' in change ? { modules: null, ...change } : change);
+  }
+
+  protected takeModules(text: string): void {
+    const read = readModules(text);
+    const { inverters } = this.array().modules ?? noModules;
+    const { modules, ratedW } = withModules(this.array(), read && { ...read, inverters });
+    this.set({ modules, ratedW });
   }
 
   protected takeHorizon(text: string): void {
@@ -98,6 +137,8 @@ export class ArrayFields {
     if (read.ok) this.set({ shadeByHour: read.shadeByHour });
   }
 }
+
+const noModules: Modules = { count: 1, eachW: 400, inverters: 'string' };
 
 /** A text that can be read; else with the reader's message. */
 const readable = (

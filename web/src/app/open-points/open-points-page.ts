@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import {
+  listPoints,
+  type ListedPoint,
+  type Movement,
+  movementOf,
+  openPoints,
+  sayOfPoint,
+} from '@levamen/core/checks';
+import type { OpenPoint } from '@levamen/core/design';
+import type { Evaluation } from '@levamen/core/study';
+import { Button } from 'primeng/button';
+import {
+  asyncScheduler,
+  auditTime,
+  from,
+  map,
+  type Observable,
+  observeOn,
+  scan,
+  startWith,
+  switchMap,
+} from 'rxjs';
+import { EvaluationService } from '../data/evaluation';
+import { JobSession } from '../data/job-session';
+import { OpenPointRow } from './open-point-row';
+
+const settleMs = 150;
+const none: ReadonlyMap<string, Movement | null> = new Map();
+
+/** How much each point matters; one after the other, so that the page answers meanwhile. */
+const movements = (evaluation: Evaluation | null): Observable<ReadonlyMap<string, Movement | null>> =>
+  from(evaluation ? openPoints(evaluation.context.plan) : []).pipe(
+    observeOn(asyncScheduler),
+    map((point) => [point.key, movementOf(point, evaluation!)] as const),
+    scan((all, [key, movement]) => new Map([...all, [key, movement]]), none),
+    startWith(none),
+  );
+
+/** What is assumed, unknown or doubtful, by how much it matters; who finds it out, and by when. */
+@Component({
+  selector: 'lv-open-points-page',
+  imports: [Button, FormsModule, OpenPointRow],
+  templateUrl: './open-points-page.html',
+  styleUrl: './open-points-page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OpenPointsPage {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly movements = toSignal(
+    toObservable(this.evaluations.rough).pipe(auditTime(settleMs), switchMap(movements)),
+    { initialValue: none },
+  );
+  private readonly listed = computed((): readonly ListedPoint[] => {
+    const plan = this.session.plan();
+    return plan ? listPoints(plan, this.movements()) : [];
+  });
+  protected readonly open = computed(() => this.listed().filter(({ done }) => !done));
+  protected readonly settled = computed(() => this.listed().filter(({ done }) => done));
+  protected readonly summary = computed(() => {
+    const deciding = this.open().filter(({ movement }) => movement?.decides).length;
+    return `${this.open().length} open, ${deciding} of them decide whether a margin holds; ${this.settled().length} settled`;
+  });
+  protected readonly paper = computed(() => `/api/jobs/${this.session.id()}/open-points.pdf`);
+
+  protected say(point: ListedPoint, change: Partial<OpenPoint>): void {
+    this.session.edit('open point', (plan) => sayOfPoint(plan, point, change, crypto.randomUUID()));
+  }
+
+  protected remove(point: ListedPoint): void {
+    this.session.edit('open point removed', (plan) => ({
+      ...plan,
+      openPoints: plan.openPoints.filter(({ id }) => id !== point.ownId),
+    }));
+  }
+
+  protected add(): void {
+    this.session.edit('new open point', (plan) => ({
+      ...plan,
+      openPoints: [
+        ...plan.openPoints,
+        { id: crypto.randomUUID(), about: '', text: 'To find out', who: '', dueOn: null, done: false },
+      ],
+    }));
+  }
+}
