@@ -3,10 +3,4 @@ export { panelFindings } from './house/panel-findings.js';
 export { planRequirements } from './requirements/plan-requirements.js';
 export type { FoundPoint, PointArea } from './open-points/found-point.js';
 export { byImportance, type Movement, movementOf, openPoints } from './open-points/open-points.js';
-export {
-  listedPointsOf,
-  type ListedPoint,
-  listPoints,
-  movementText,
-  sayOfPoint,
-} from './open-points/listed-points.js';
+export { type ListedPoint, listPoints, movementText, sayOfPoint } from './open-points/listed-points.js';

@@ -34,6 +34,7 @@ export { type Settings, settingsOf } from './brief/settings.js';
 export { demoPlans } from './demo/demo-plans.js';
 export { changeSupply } from './plan/change-supply.js';
 export { changeTimeZone } from './plan/change-time-zone.js';
+export { circuitsFromLoads } from './plan/circuits-from-loads.js';
 export { emptyPlan } from './plan/empty-plan.js';
 export { islandPlan } from './plan/island-plan.js';
 export { planProblems } from './plan/plan-problems.js';

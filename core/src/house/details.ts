@@ -13,7 +13,7 @@ export { libraryFor, loadLibrary } from './loads/library/load-library.js';
 export { type StarterSet, starterSets } from './loads/library/starter-sets.js';
 export { circuitsByName } from './panels/circuits-by-name.js';
 export { powerNote, readPower } from './loads/read-power.js';
-export { readPastedLoads } from './loads/paste/read-pasted-loads.js';
+export { type PasteColumn, pasteColumns, readPastedLoads } from './paste/read-pasted-loads.js';
 export { spreadHours } from './loads/spread-hours.js';
 export { parseStart, startText } from './loads/start-text.js';
 export { detectStep, type PowerSample, type PowerStep } from './monitor/detect-step.js';
@@ -57,3 +57,6 @@ export {
   houseByBills,
   waterHeatings,
 } from './loads/library/house-by-bills.js';
+export { entryByName } from './loads/library/entry-by-name.js';
+export { loadsFromCircuits } from './panels/loads-from-circuits.js';
+export { circuitShortText, readCircuit } from './panels/read-circuit.js';

@@ -1,5 +1,6 @@
 export { columnOf } from './conductors/column-of.js';
 export { largestBreakerA } from './conductors/largest-breaker.js';
+export { standardBreakerA } from './conductors/standard-breaker.js';
 export { continuousClause } from './nec/continuous-loads.js';
 export { dwellingLoadsOf } from './nec/dwelling-loads-of.js';
 export { type DwellingLoads, heatingVA } from './nec/dwelling-loads.js';

@@ -221,13 +221,6 @@ export function openApiDocument(): object {
         ],
         get: { summary: 'Schedule of a panel', responses: { 200: answer('The file'), ...missing } },
       },
-      '/api/jobs/{id}/open-points.pdf': {
-        parameters: [id],
-        get: {
-          summary: 'Open points as a list to take along',
-          responses: { 200: answer('The file'), ...missing },
-        },
-      },
       '/api/weather': {
         get: {
           summary: 'Years of weather that were read from files',

@@ -203,16 +203,6 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
     panelRoutes(async (id) => readable(present(await store.read(validId(id))))),
   );
 
-  router.get('/:id/open-points.pdf', async (request, response) => {
-    const job = await readable(present(await store.read(validId(request.params.id))));
-    // The makers of documents are large: they are fetched when the first one is asked for.
-    const { openPointsPdf } = await import('../open-points/open-points-pdf.js');
-    response
-      .attachment(`${fileStem(job.name)} open points.pdf`)
-      .type('application/pdf')
-      .send(await openPointsPdf(job));
-  });
-
   router.use(
     '/:id/readings',
     readingRoutes(readings, async (text) => {

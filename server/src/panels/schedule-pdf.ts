@@ -1,5 +1,5 @@
 import { type PanelSchedule, scheduleColumns } from '@levamen/core/present';
-import { footWith, makePdf, printable } from '../papers/make-pdf.js';
+import { makePdf } from '../papers/make-pdf.js';
 
 /** Columns of the printed schedule; the rest is for files. */
 const printed = [
@@ -16,6 +16,10 @@ const printed = [
 ] as const;
 
 const wide = new Set([scheduleColumns.indexOf('Description'), scheduleColumns.indexOf('Loads')]);
+
+/** The type of the papers has halves and quarters, but no thirds: those are written out. */
+const printable = (text: string): string =>
+  text.replace(/[\u2150-\u215e]/g, (fraction) => fraction.normalize('NFKC').replace('\u2044', '/'));
 
 /** A panel schedule as a page to print. */
 export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: string): Promise<Buffer> {
@@ -50,6 +54,12 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
         },
       },
     ],
-    footer: footWith(caution),
+    footer: (page: number, pages: number) => ({
+      columns: [
+        { text: caution, style: 'foot' },
+        { text: `${page} of ${pages}`, style: 'foot', alignment: 'right', width: 50 },
+      ],
+      margin: [36, 8, 36, 0],
+    }),
   });
 }

@@ -1,7 +1,6 @@
 import type { OpenPoint, Plan } from '../../design/index.js';
-import type { Evaluation } from '../../study/index.js';
 import type { FoundPoint } from './found-point.js';
-import { byImportance, type Movement, movementOf, openPoints } from './open-points.js';
+import { byImportance, type Movement, openPoints } from './open-points.js';
 
 /** An open point with what was said about it. */
 export interface ListedPoint extends Pick<OpenPoint, 'who' | 'dueOn' | 'done'> {
@@ -52,10 +51,6 @@ export function listPoints(plan: Plan, movements: ReadonlyMap<string, Movement |
   return points.toSorted((a, b) => Number(a.done) - Number(b.done) || byImportance(a.movement, b.movement));
 }
 
-/** The same with every movement worked out. */
-export const listedPointsOf = (plan: Plan, evaluation: Evaluation): ListedPoint[] =>
-  listPoints(plan, new Map(openPoints(plan).map((point) => [point.key, movementOf(point, evaluation)])));
-
 /** A plan with something said about a point: who finds it out, by when, that it is settled. */
 export function sayOfPoint<P extends Pick<Plan, 'openPoints'>>(
   plan: P,
@@ -80,7 +75,9 @@ export function sayOfPoint<P extends Pick<Plan, 'openPoints'>>(
 /** How a point matters, in words. */
 export function movementText(movement: Movement | null): string {
   if (movement === null) return '';
-  const share = (ratio: number): string => `${Math.round(ratio * 100)} %`;
-  const moves = `${movement.label}: ${share(movement.from)} of its limit, or ${share(movement.to)}`;
-  return movement.decides ? `decides · ${moves}` : moves;
+  const { label, decides } = movement;
+  const [from, to] = [movement.from, movement.to].map((ratio) => `${Math.round(ratio * 100)} %`);
+  if (from === to && !decides) return 'moves no margin by as much as 1 %';
+  const moves = `${label} takes ${from} of its limit, and might take ${to}`;
+  return decides ? `decides: ${moves}` : moves;
 }

@@ -24,8 +24,8 @@ export const openPoints = (plan: Plan): FoundPoint[] => [
 ];
 
 /**
- * How much it matters what is found out: the margin that moves most where one of the other likely answers is true. Runtimes are those
- * of the closed formula on both sides; only their difference counts.
+ * How much it matters what is found out: the margin that moves most where one of the other likely answers is true. A runtime that was
+ * simulated moves in proportion to that of the closed formula.
  *
  * @returns null where no margin can tell
  */
@@ -33,13 +33,16 @@ export function movementOf(point: FoundPoint, evaluation: Evaluation): Movement 
   const { island, selected, context } = evaluation;
   if (point.others.length === 0 || !selected) return null;
   const marginsOf = (of: typeof context): readonly Margin[] => judgeStack(of, selected.stack).margins;
-  const now = marginsOf(context);
+  const before = marginsOf(context);
   const moved = point.others.flatMap((other) => {
-    const there = marginsOf(demandContextOf(island ? islandPlan(other, island) : other));
-    return now.flatMap((margin): Movement[] => {
-      const to = there.find(({ key }) => key === margin.key)?.ratio ?? NaN;
-      if (!Number.isFinite(to) || !Number.isFinite(margin.ratio)) return [];
-      return [{ label: margin.label, from: margin.ratio, to, decides: margin.ratio <= 1 !== to <= 1 }];
+    const after = marginsOf(demandContextOf(island ? islandPlan(other, island) : other));
+    const ratioIn = (margins: readonly Margin[], key: Margin['key']): number =>
+      margins.find((margin) => margin.key === key)?.ratio ?? NaN;
+    return selected.margins.flatMap(({ key, label, ratio: from }): Movement[] => {
+      const grows = ratioIn(after, key) / ratioIn(before, key);
+      const to = from * grows;
+      if (!Number.isFinite(to)) return [];
+      return [{ label, from, to, decides: from <= 1 !== to <= 1 }];
     });
   });
   return moved.toSorted(byImportance)[0] ?? null;

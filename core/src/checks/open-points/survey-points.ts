@@ -102,6 +102,12 @@ function panelPoints(
 ): void {
   const { id, name, circuits } = panel;
   open(
+    !panel.surveyed,
+    `panel.surveyed.${id}`,
+    `${name}: its circuits were made from the loads, nobody has looked`,
+    'Read the legend, and say in Panels that it was read.',
+  );
+  open(
     panel.bonded === null,
     `panel.bond.${id}`,
     `${name}: neutral and ${placeWord('earth')} not looked at`,

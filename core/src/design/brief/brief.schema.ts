@@ -93,11 +93,11 @@ export const briefSchema = z.strictObject({
     z.enum(outageWeathers, { error: `Choose one of: ${outageWeathers.join(', ')}` }).nullable(),
     {
       label: 'Weather to get through',
-      hint: 'Sun and generator are entered in Outage, under Conditions',
+      hint: 'Of so many outages it is got through. Sun and generator: Outage, Conditions',
       choices: [
         ['no-sun', 'No sun at all'],
-        ['hard', 'A hard spell: 19 of 20 outages'],
-        ['usual', 'Usual weather: half of them'],
+        ['hard', 'A hard spell (19 of 20)'],
+        ['usual', 'Usual weather (half)'],
       ],
     },
   ),

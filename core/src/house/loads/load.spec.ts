@@ -19,7 +19,6 @@ import { starterSets } from './library/starter-sets.js';
 import { loadFromLibrary } from './library/load-from-library.js';
 import { loadSchema } from './load.schema.js';
 import { type Season, seasons } from '../../nature/index.js';
-import { readPastedLoads } from './paste/read-pasted-loads.js';
 import { spreadHours } from './spread-hours.js';
 import { parseStart, startText } from './start-text.js';
 
@@ -235,84 +234,5 @@ describe('the load library', () => {
 
   it('starts a blank load valid', () => {
     expect(loadSchema.safeParse(blankLoad('x', 'New', 'single-230', [])).success).toBe(true);
-  });
-});
-
-describe('pasted rows', () => {
-  const paste = (cells: string[][]) => readPastedLoads(cells, 'split-120-240', [], () => 'id');
-  it('map columns by their headings', () => {
-    const { rows, columns } = paste([
-      ['Watts', 'Device', 'Hours per day', 'Tier'],
-      ['1,200', 'Microwave', '0.5', 'should'],
-    ]);
-    expect(columns).toEqual(['watts', 'name', 'hours', 'tier']);
-    expect(rows[0]!.load).toMatchObject({
-      name: 'Microwave',
-      runningPowerW: 1200,
-      tier: 'should',
-      basis: 'user',
-    });
-    expect(dailyEnergyWh(rows[0]!.load!, 'winter')).toBeCloseTo(600, 6);
-  });
-  it('take a fixed order without headings, and kW by heading or by unit', () => {
-    expect(paste([['Fridge', '1', '130', '24', '6', 'must']]).rows[0]!.load).toMatchObject({
-      quantity: 1,
-      start: { how: 'multiple', multiple: 6 },
-    });
-    expect(
-      paste([
-        ['Name', 'Power kW'],
-        ['Oven', '3.5'],
-      ]).rows[0]!.load?.runningPowerW,
-    ).toBe(3500);
-    expect(paste([['Pump', '1', '1.1 kW']]).rows[0]!.load?.runningPowerW).toBe(1100);
-  });
-  it('take every column of the table of loads, written as there, and name what they ignore', () => {
-    const { rows, ignored } = paste([
-      ['Load', 'Amps', 'Legs', 'Starts', 'Duty %', 'Hours', 'Colour'],
-      ['Well pump', '10', 'L1-L2', '×4', '30', '24', 'blue'],
-      ['Freezer', '1.5', 'L2', '12 A', '40', '24', 'white'],
-      ['Lamp', '60 W', '', 'none', '', '5', ''],
-      ['Oven', '3.5 kW', 'L9', '', '', '1', ''],
-    ]);
-    expect(ignored).toEqual(['Colour']);
-    expect(rows[0]!.load).toMatchObject({
-      kind: 'pump',
-      legs: 'L1-L2',
-      legsAssumed: false,
-      runningPowerW: 2400,
-      start: { how: 'multiple', multiple: 4 },
-      dutyCycle: 0.3,
-      note: expect.stringContaining('10'),
-    });
-    expect(rows[1]!.load).toMatchObject({
-      runningPowerW: 180,
-      start: { how: 'lockedRotor', lockedRotorA: 12 },
-    });
-    expect(rows[2]!.load).toMatchObject({ runningPowerW: 60, start: { how: 'none' }, legsAssumed: true });
-    expect(rows[3]!.problems).toEqual(['legs: use L1, L2, L1-L2']);
-  });
-  it('keep going past what they cannot read, and say why', () => {
-    const { rows } = paste([
-      ['Name', 'Watts'],
-      ['Good', '100'],
-      ['', '5'],
-      ['Bad', 'many'],
-      ['Worse', '-5'],
-      ['Huge', '9e9'],
-      ['None', ''],
-    ]);
-    expect(rows.map(({ load }) => load?.name ?? null)).toEqual(['Good', null, null, null, null, null]);
-    expect(rows[2]!.problems[0]).toContain('not a number');
-    expect(rows[4]!.problems[0]).toContain('at most');
-    expect(rows[5]!.problems[0]).toContain('no power');
-  });
-  it('never throw and never bring an invalid load', () => {
-    fc.assert(
-      fc.property(fc.array(fc.array(fc.string(), { maxLength: 7 }), { maxLength: 6 }), (cells) => {
-        for (const { load } of paste(cells).rows)
-          if (load) expect(loadSchema.safeParse(load).success).toBe(true);
-      }),
-    );
   });
 });

@@ -7,7 +7,7 @@ export interface PlacedCircuit {
 }
 
 /** Every circuit of a survey with its panel, by id. */
-export function circuitsById(survey: Survey): Map<string, PlacedCircuit> {
+export function circuitsById(survey: Pick<Survey, 'panels'>): Map<string, PlacedCircuit> {
   return new Map(
     survey.panels.flatMap((panel) =>
       panel.circuits.map((circuit) => [circuit.id, { panel, circuit }] as const),

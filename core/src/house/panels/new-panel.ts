@@ -29,6 +29,7 @@ export function newPanel(id: string, name: string, system: SupplySystem, fedFrom
     layout: american ? 'odd-even' : 'one-row',
     topLeg: 'L1',
     family: '',
+    surveyed: true,
     bonded: null,
     circuits: [],
   };

@@ -210,6 +210,14 @@ export const panelSchema = z.strictObject({
     label: 'Leg of the first space',
   }),
   family: field(lineSchema(40), { label: 'Listed for breakers of family' }),
+  /** False: its circuits were made from the loads, and nobody has looked; legs are guesses then. */
+  surveyed: field(yesNo.clone(), {
+    label: 'Its circuits',
+    choices: [
+      [true, 'Read off the panel'],
+      [false, 'Made from the loads'],
+    ],
+  }),
   /** Are neutral and earth bonded here? null = nobody has looked. */
   bonded: field(yesNo.nullable(), {
     label: `Neutral and ${placeWord('earth')}`,

@@ -8,7 +8,7 @@ import { circuitsById, type PlacedCircuit } from './find-circuit.js';
 const largeW = 1920;
 
 /**
- * The legs of a load on a circuit. Those of a one-pole circuit are known. On a circuit of more poles it sits on all of them unless somebody
+ * The legs of a load on a circuit. Those of a one-pole circuit are known, unless nobody has looked at its panel. On a circuit of more poles it sits on all of them unless somebody
  * has said that it is on some (a 120 V load on a shared circuit); what nobody said stays a guess. A load that needs more legs
  * than the circuit has keeps them; a finding says so.
  */
@@ -22,7 +22,7 @@ export function legsOnCircuit(
   const wants = legsOf(load.legs);
   const { legs, legsAssumed } = load;
   if (wants.length > has.length) return { legs, legsAssumed };
-  if (has.length === 1) return { legs: set, legsAssumed: false };
+  if (has.length === 1) return { legs: set, legsAssumed: !placed.panel.surveyed };
   if (legsAssumed) return { legs: set, legsAssumed };
   return wants.every((leg) => has.includes(leg)) ? { legs, legsAssumed } : { legs: set, legsAssumed: true };
 }

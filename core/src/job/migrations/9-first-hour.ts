@@ -22,7 +22,7 @@ function ratingToService(saved: Saved): Pick<Saved, 'supply' | 'survey'> {
 
 /**
  * Version 10 has one rating of a service; who the parties are, pictures and open points; what an addition is; the modules of an
- * array; bands of a tariff; where a device stands; loads that take spare sun only.
+ * array; bands of a tariff; where a device stands; whether a panel was looked at; loads that take spare sun only.
  */
 export const toFirstHour = (saved: Saved): Saved => {
   const { supply, survey } = ratingToService(saved);
@@ -59,6 +59,7 @@ export const toFirstHour = (saved: Saved): Saved => {
           services: mapRecords(survey['services'], (service) => ({ ...service, tariffBands: [] })),
           panels: mapRecords(survey['panels'], (panel) => ({
             ...panel,
+            surveyed: true,
             between: mapRecords(panel['between'], (device) => ({ ...device, place: '' })),
           })),
         }

@@ -51,20 +51,20 @@ export class OpenPointsPage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly movements = toSignal(
-    toObservable(this.evaluations.rough).pipe(auditTime(settleMs), switchMap(movements)),
+    toObservable(this.evaluations.evaluation).pipe(auditTime(settleMs), switchMap(movements)),
     { initialValue: none },
   );
   private readonly listed = computed((): readonly ListedPoint[] => {
     const plan = this.session.plan();
     return plan ? listPoints(plan, this.movements()) : [];
   });
+  protected readonly jobName = computed(() => this.session.job()?.name ?? '');
   protected readonly open = computed(() => this.listed().filter(({ done }) => !done));
   protected readonly settled = computed(() => this.listed().filter(({ done }) => done));
   protected readonly summary = computed(() => {
     const deciding = this.open().filter(({ movement }) => movement?.decides).length;
     return `${this.open().length} open, ${deciding} of them decide whether a margin holds; ${this.settled().length} settled`;
   });
-  protected readonly paper = computed(() => `/api/jobs/${this.session.id()}/open-points.pdf`);
 
   protected say(point: ListedPoint, change: Partial<OpenPoint>): void {
     this.session.edit('open point', (plan) => sayOfPoint(plan, point, change, crypto.randomUUID()));
@@ -75,6 +75,10 @@ export class OpenPointsPage {
       ...plan,
       openPoints: plan.openPoints.filter(({ id }) => id !== point.ownId),
     }));
+  }
+
+  protected print(): void {
+    window.print();
   }
 
   protected add(): void {

@@ -12,6 +12,7 @@ import {
   type ServiceBackup,
   type Shed,
   unplug,
+  circuitsFromLoads,
 } from '@levamen/core/design';
 import {
   type Substitute,
@@ -71,6 +72,11 @@ export class BackupEdits {
   /** Puts a service on the source of another one, or on one of its own (null). */
   join(serviceId: string, hostId: string | null): void {
     this.session.edit('source of the service', (plan) => joinService(plan, serviceId, hostId));
+  }
+
+  /** A circuit for every load that hangs on none. */
+  makeCircuits(): void {
+    this.session.edit('circuits from loads', (plan) => circuitsFromLoads(plan, () => crypto.randomUUID()));
   }
 
   setShouldWorth(shouldWorth: number): void {

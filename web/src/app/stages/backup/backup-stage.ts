@@ -71,7 +71,7 @@ type Side = 'circuit' | 'wiring' | 'suggest' | 'mend' | 'power' | 'findings';
 export class BackupStage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
-  private readonly edits = inject(BackupEdits);
+  protected readonly edits = inject(BackupEdits);
   private readonly besides = inject(BackupEffects);
   private readonly focus = inject(Focus);
   private readonly asked = this.focus.of('backup');

@@ -4,6 +4,7 @@ import {
   computed,
   inject,
   input,
+  linkedSignal,
   model,
   output,
   signal,
@@ -11,9 +12,10 @@ import {
 import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import type { Season } from '@levamen/core/nature';
-import { dailyEnergyWh, kindFacts, type Load, type TypicalLoad } from '@levamen/core/house';
+import { dailyEnergyWh, kindFacts, type TypicalLoad } from '@levamen/core/house';
 import {
   libraryFor,
+  type PasteColumn,
   readPastedLoads,
   type StarterSet,
   starterSets,
@@ -26,6 +28,7 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
 import { LoadEdits } from './load-edits';
+import { PasteGrid } from './paste-grid';
 
 export type AddWay = 'library' | 'houses' | 'paste';
 
@@ -38,7 +41,7 @@ const titles: Readonly<Record<AddWay, string>> = {
 /** Adds many loads at once: from the library, as a typical house, or pasted. */
 @Component({
   selector: 'lv-add-loads-dialog',
-  imports: [Button, Dialog, FormsModule, InputText, Textarea],
+  imports: [Button, Dialog, FormsModule, InputText, PasteGrid, Textarea],
   templateUrl: './add-loads-dialog.html',
   styleUrl: './add-loads-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -69,26 +72,28 @@ export class AddLoadsDialog {
         start: startText(entry.start),
       }));
   });
-  protected readonly pasted = computed(() => {
-    if (this.way() !== 'paste' || this.text().trim() === '') return null;
+  /** The cells as they were pasted, and as they are corrected. */
+  protected readonly cells = linkedSignal((): readonly (readonly string[])[] => {
     const text = this.text().trim();
+    if (text === '') return [];
     // Between tabs a comma groups thousands.
     const delimiter = text.includes('\t') ? '\t' : '';
-    const { data } = parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' });
-    return readPastedLoads(data, this.plan().supply.system, this.plan().loads, () => crypto.randomUUID());
+    return parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' }).data;
   });
+  /** What the columns hold, where somebody has said it. */
+  protected readonly said = linkedSignal<string, readonly (PasteColumn | null)[] | null>({
+    source: this.text,
+    computation: () => null,
+  });
+  protected readonly pasted = computed(() =>
+    this.way() === 'paste' && this.cells().length > 0
+      ? readPastedLoads(this.cells(), this.plan(), () => crypto.randomUUID(), this.said())
+      : null,
+  );
   protected readonly readable = computed(
     () => this.pasted()?.rows.flatMap(({ load }) => (load ? [load] : [])) ?? [],
   );
   protected readonly ignored = computed(() => this.pasted()?.ignored.join(', ') ?? '');
-  protected readonly preview = computed(
-    () =>
-      this.pasted()?.rows.map(({ row, load, problems }) => ({
-        row,
-        problems: problems.join('; '),
-        text: load ? this.describe(load) : '',
-      })) ?? [],
-  );
   protected readonly noRoom = computed(() => this.plan().loads.length + this.readable().length > 500);
 
   protected take(entry: TypicalLoad): void {
@@ -117,9 +122,5 @@ export class AddLoadsDialog {
   private finish(id: string | null): void {
     if (id !== null) this.added.emit(id);
     this.close();
-  }
-
-  private describe(load: Load): string {
-    return `${load.quantity} × ${load.name}, ${quantityText(load.runningPowerW, 'W')}, ${load.legsAssumed ? '~ ' : ''}${load.legs}, ${kindFacts[load.kind].label.toLowerCase()}, ${startText(load.start)}, ${load.tier}${load.note === '' ? '' : `; ${load.note}`}`;
   }
 }

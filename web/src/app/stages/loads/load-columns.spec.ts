@@ -1,10 +1,11 @@
-import { type Load, loadSchema } from '@levamen/core/house';
-import { blankLoad, hoursPerDayH } from '@levamen/core/house/details';
+import { circuitsById, emptySurvey, type Load, loadSchema } from '@levamen/core/house';
+import { blankLoad, hoursPerDayH, newCircuit, newPanel } from '@levamen/core/house/details';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   cellChoices,
   cellText,
+  columnsFor,
   costText,
   loadColumns,
   sameContext,
@@ -12,7 +13,13 @@ import {
   type CellContext,
 } from './load-columns';
 
-const context: CellContext = { system: 'split-120-240', season: 'winter', circuitLegs: new Map() };
+const context: CellContext = {
+  system: 'split-120-240',
+  season: 'winter',
+  survey: emptySurvey(),
+  circuits: new Map(),
+  circuitLegs: new Map(),
+};
 const load: Load = { ...blankLoad('a', 'Pump', 'split-120-240', []), basis: 'typical' };
 const written = (key: Parameters<typeof writeCell>[1], text: string): Load | string => {
   const result = writeCell(load, key, text, context);
@@ -62,6 +69,22 @@ describe('cells of the table of loads', () => {
     ['energy', '5', 'This column is worked out'],
   ] as const)('%s refuses “%s”', (key, text, message) => {
     expect(written(key, text)).toBe(message);
+  });
+
+  it('hang the load on the circuit that is typed, and take it off again', () => {
+    const panel = {
+      ...newPanel('p', 'Main panel', 'split-120-240', { kind: 'service', serviceId: 's' }),
+      circuits: [newCircuit('c13', [13, 15], 'Range')],
+    };
+    const survey = { ...emptySurvey(), panels: [panel] };
+    const there: CellContext = { ...context, survey, circuits: circuitsById(survey) };
+    const result = writeCell(load, 'circuit', '13', there);
+    const placed = result.ok ? result.load : load;
+    expect(placed.circuitId).toBe('c13');
+    expect(cellText(placed, 'circuit', there)).toBe('13, 15');
+    expect(writeCell(placed, 'circuit', '-', there)).toMatchObject({ load: { circuitId: null } });
+    expect(columnsFor(survey)).toEqual(loadColumns);
+    expect(columnsFor(emptySurvey()).map(({ key }) => key)).not.toContain('circuit');
   });
 
   it('never make an invalid load, whatever is typed', () => {

@@ -1,12 +1,22 @@
 import { quantityText } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import { type LegSet, readLegs, type SupplySystem, systemFacts } from '@levamen/core/electric';
-import { type Load, type LoadKind, loadSchema, type Tier, tiers } from '@levamen/core/house';
 import {
+  type Load,
+  type LoadKind,
+  loadSchema,
+  type PlacedCircuit,
+  type Survey,
+  type Tier,
+  tiers,
+} from '@levamen/core/house';
+import {
+  circuitShortText,
   guessKind,
   hoursPerDayH,
   parseStart,
   powerNote,
+  readCircuit,
   readPower,
   spreadHours,
   startText,
@@ -15,7 +25,18 @@ import * as z from 'zod';
 import { amountText, checkedAmount, type ReadAmount, readAmount } from '../../ui/read-amount';
 
 export type ColumnKey =
-  'inSet' | 'name' | 'quantity' | 'legs' | 'power' | 'start' | 'hours' | 'duty' | 'energy' | 'cost' | 'tier';
+  | 'inSet'
+  | 'name'
+  | 'circuit'
+  | 'quantity'
+  | 'legs'
+  | 'power'
+  | 'start'
+  | 'hours'
+  | 'duty'
+  | 'energy'
+  | 'cost'
+  | 'tier';
 
 /** A column of the table of loads. */
 export interface LoadColumn {
@@ -37,6 +58,12 @@ const column = (
 export const loadColumns: readonly LoadColumn[] = [
   column('inSet', 'On', 'toggle', 'In the backup set: stays on in an outage'),
   column('name', 'Load', 'text', ''),
+  column(
+    'circuit',
+    'Circuit',
+    'text',
+    'A space (13), panel and space (Barn 13), or the name of a circuit; - for none',
+  ),
   column('quantity', 'Qty', 'text', 'Pieces', true),
   column('legs', 'Leg', 'text', 'L1, L2, L1-L2 or both; a ~ means assumed: nobody has said yet'),
   column('power', 'Watts', 'text', 'One piece, while it runs: 800, 1.2 kW, 36 A, 1½ hp, 12,000 BTU', true),
@@ -48,10 +75,19 @@ export const loadColumns: readonly LoadColumn[] = [
   column('tier', 'Tier', 'choice', 'Who would miss it'),
 ];
 
+/** The columns of a house: without circuits there is nothing to hang a load on. */
+export const columnsFor = ({ panels }: CellContext['survey']): readonly LoadColumn[] =>
+  panels.some(({ circuits }) => circuits.length > 0)
+    ? loadColumns
+    : loadColumns.filter(({ key }) => key !== 'circuit');
+
 /** What is needed to read and write a cell. */
 export interface CellContext {
   readonly system: SupplySystem;
   readonly season: Season;
+  readonly survey: Survey;
+  /** Circuits of the survey, by id. */
+  readonly circuits: ReadonlyMap<string, PlacedCircuit>;
   /** Legs a load may sit on, where its circuit leaves no others; by load. */
   readonly circuitLegs: ReadonlyMap<string, readonly LegSet[]>;
 }
@@ -62,14 +98,19 @@ export function sameContext(a: CellContext | null, b: CellContext | null): boole
   return (
     a.system === b.system &&
     a.season === b.season &&
+    a.survey === b.survey &&
     a.circuitLegs.size === b.circuitLegs.size &&
     [...a.circuitLegs].every(([id, legs]) => b.circuitLegs.get(id)?.join() === legs.join())
   );
 }
 
 /** What stands in an editable cell. */
-export function cellText(load: Load, key: ColumnKey, { season }: CellContext): string {
+export function cellText(load: Load, key: ColumnKey, { season, survey, circuits }: CellContext): string {
   switch (key) {
+    case 'circuit': {
+      const placed = load.circuitId === null ? undefined : circuits.get(load.circuitId);
+      return placed ? circuitShortText(survey, placed) : '';
+    }
     case 'name':
       return load.name;
     case 'quantity':
@@ -177,6 +218,10 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
       return legs
         ? { ok: true, load: { ...load, legs, legsAssumed: false } }
         : { ok: false, message: `Choose ${choices.join(', ')}` };
+    }
+    case 'circuit': {
+      const read = readCircuit(text, context.survey);
+      return read.ok ? { ok: true, load: { ...load, circuitId: read.circuitId } } : read;
     }
     case 'tier':
       return tiers.includes(text as Tier)

@@ -1,6 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import type { Load, TypicalLoad } from '@levamen/core/house';
-import { blankLoad, loadFromLibrary, loadLibrary, type StarterSet } from '@levamen/core/house/details';
+import {
+  blankLoad,
+  loadFromLibrary,
+  loadLibrary,
+  loadsFromCircuits,
+  type StarterSet,
+} from '@levamen/core/house/details';
 import { addLoads, keepLoads, keptLoads, maxLoads, type Plan, unplug } from '@levamen/core/design';
 
 import { JobSession } from '../../data/job-session';
@@ -66,6 +72,11 @@ export class LoadEdits {
   addStarterSet(set: StarterSet): string | null {
     const entries = set.loadIds.flatMap((id) => loadLibrary.find((entry) => entry.id === id) ?? []);
     return this.addTypical(entries, set.name);
+  }
+
+  /** Typical loads for the circuits on which none hangs yet, by the names on the legend. */
+  addFromLegend(): string | null {
+    return this.add('loads from the legend', null, (plan) => loadsFromCircuits(plan, newId).loads);
   }
 
   addAll(loads: readonly Load[], label: string): string | null {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { Presence } from '@levamen/core/design';
 import type { Load } from '@levamen/core/house';
 import { presenceWords } from '../../ui/presence-words';
-import { cellChoices, loadColumns, type CellContext, type LoadColumn } from './load-columns';
+import { cellChoices, type CellContext, type LoadColumn } from './load-columns';
 
 /** What one cell shows. */
 export interface LoadCell {
@@ -116,7 +116,7 @@ export class LoadRow {
     return presence === 'dark' || presence === 'unplugged';
   });
   protected readonly choices = computed(() => {
-    const column = loadColumns[this.activeColumn()];
+    const column = this.row().cells[this.activeColumn()]?.column;
     return column ? cellChoices(this.row().load, column.key, this.context()) : [];
   });
 }

@@ -10,7 +10,9 @@ import {
   viewChild,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { circuitLegSets } from '@levamen/core/house';
+import { circuitLegSets, circuitsById } from '@levamen/core/house';
+import { nameList } from '@levamen/core/base';
+import { loadsFromCircuits } from '@levamen/core/house/details';
 import { type LoadEffect, loadEffects } from '@levamen/core/study/details';
 import { Button } from 'primeng/button';
 import { auditTime, map } from 'rxjs';
@@ -64,6 +66,8 @@ export class LoadsStage {
         ? {
             system: plan.supply.system,
             season: evaluation.settings.designSeason.value,
+            survey: plan.survey,
+            circuits: circuitsById(plan.survey),
             circuitLegs: circuitLegSets(plan),
           }
         : null;
@@ -110,6 +114,18 @@ export class LoadsStage {
     { initialValue: noEffects },
   );
   protected readonly findings = injectFindings();
+  /** Circuits on which nothing hangs yet, and whose names tell what would. */
+  protected readonly ofLegend = computed(() => {
+    const plan = this.plan();
+    if (!plan) return null;
+    const { loads, unknown } = loadsFromCircuits(plan, () => 'new');
+    if (loads.length === 0) return null;
+    const but = unknown.length > 0 ? `; nothing typical is known for ${nameList(unknown)}` : '';
+    return {
+      label: `From the legend (${loads.length})`,
+      title: `A typical load for each circuit without one, by its name${but}`,
+    };
+  });
 
   constructor() {
     effect(() => {
@@ -121,6 +137,11 @@ export class LoadsStage {
         this.focus.done();
       });
     });
+  }
+
+  protected addFromLegend(): void {
+    const id = this.edits.addFromLegend();
+    if (id !== null) this.focusSoon(id);
   }
 
   protected addBlank(): void {

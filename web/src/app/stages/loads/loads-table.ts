@@ -15,7 +15,7 @@ import {
 import { quantityText } from '@levamen/core/base';
 import type { Load } from '@levamen/core/house';
 import type { LoadEffect } from '@levamen/core/study/details';
-import { cellText, costText, loadColumns, writeCell, type CellContext, type ColumnKey } from './load-columns';
+import { cellText, columnsFor, costText, writeCell, type CellContext, type ColumnKey } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { LoadRow, type LoadCell, type LoadRowView } from './load-row';
 
@@ -64,7 +64,7 @@ export class LoadsTable {
   /** Rows were pasted: the text, to be looked at before it is taken. */
   readonly pasted = output<string>();
 
-  protected readonly columns = loadColumns;
+  protected readonly columns = computed(() => columnsFor(this.context().survey));
   protected readonly activeColumn = signal(1);
   protected readonly editing = signal(false);
   protected readonly draft = signal('');
@@ -86,7 +86,7 @@ export class LoadsTable {
       const before = new Map(previous?.value.map((row) => [row.load, row]));
       return loads.map((load): LoadRowView => {
         const effect = effects.get(load.id);
-        const cells = loadColumns.map((column): LoadCell => {
+        const cells = this.columns().map((column): LoadCell => {
           const refused = rejected.get(cellKey(load.id, column.key));
           return {
             column,
@@ -131,7 +131,7 @@ export class LoadsTable {
   focusLoad(id: string, columnKey: ColumnKey = 'name'): void {
     this.wantsFocus = true;
     this.editing.set(false);
-    this.activeColumn.set(loadColumns.findIndex(({ key }) => key === columnKey));
+    this.activeColumn.set(this.columns().findIndex(({ key }) => key === columnKey));
     this.active.set(id);
   }
 
@@ -146,7 +146,7 @@ export class LoadsTable {
   protected onClick(event: Event): void {
     const place = this.placeOf(event);
     const load = place && this.loads()[place.row];
-    if (load && loadColumns[place.column]!.kind === 'toggle') this.edits.toggle(load);
+    if (load && this.columns()[place.column]!.kind === 'toggle') this.edits.toggle(load);
   }
 
   protected onDoubleClick(event: Event): void {
@@ -161,7 +161,7 @@ export class LoadsTable {
   protected startEdit(text?: string): void {
     const row = this.activeRow();
     const load = this.loads()[row];
-    const column = loadColumns[this.activeColumn()]!;
+    const column = this.columns()[this.activeColumn()]!;
     if (!load) return;
     if (column.kind === 'toggle') {
       this.edits.toggle(load);
@@ -228,7 +228,7 @@ export class LoadsTable {
     if (!this.editing()) return true;
     this.editing.set(false);
     const load = this.loads()[this.activeRow()];
-    const { key } = loadColumns[this.activeColumn()]!;
+    const { key } = this.columns()[this.activeColumn()]!;
     if (!load) return true;
     const place = cellKey(load.id, key);
     const text = this.draft();
@@ -269,7 +269,7 @@ export class LoadsTable {
     } else if (event.key === 'Escape') {
       event.stopPropagation();
       const load = this.loads()[this.activeRow()];
-      if (load) this.forget(cellKey(load.id, loadColumns[this.activeColumn()]!.key));
+      if (load) this.forget(cellKey(load.id, this.columns()[this.activeColumn()]!.key));
       this.wantsFocus = true;
       this.editing.set(false);
       this.keepFocus(event);
@@ -292,7 +292,7 @@ export class LoadsTable {
 
   /** In the order of reading; false where there is no cell further on. */
   private walk(back: boolean): boolean {
-    const columns = loadColumns.length;
+    const columns = this.columns().length;
     const place = this.activeRow() * columns + this.activeColumn() + (back ? -1 : 1);
     if (place < 0 || place >= this.loads().length * columns) return false;
     this.moveTo(Math.floor(place / columns), place % columns);
@@ -303,7 +303,7 @@ export class LoadsTable {
     const row = this.activeRow();
     const column = this.activeColumn();
     const load = this.loads()[row];
-    const last = loadColumns.length - 1;
+    const last = this.columns().length - 1;
     const command = event.ctrlKey || event.metaKey;
     const moves: Partial<Record<string, readonly [number, number]>> = {
       ArrowDown: [row + 1, column],
@@ -339,9 +339,9 @@ export class LoadsTable {
       event.preventDefault();
       const next = this.loads()[row + 1] ?? this.loads()[row - 1];
       this.edits.remove(load);
-      if (next) this.focusLoad(next.id, loadColumns[column]!.key);
+      if (next) this.focusLoad(next.id, this.columns()[column]!.key);
     } else if (event.key.length === 1 && !command && !event.altKey) {
-      if (loadColumns[column]!.kind !== 'text') return;
+      if (this.columns()[column]!.kind !== 'text') return;
       event.preventDefault();
       event.stopPropagation();
       this.startEdit(event.key);
@@ -357,7 +357,7 @@ export class LoadsTable {
     this.wantsFocus = true;
     this.leaves = false;
     this.editing.set(false);
-    this.activeColumn.set(Math.min(loadColumns.length - 1, Math.max(0, column)));
+    this.activeColumn.set(Math.min(this.columns().length - 1, Math.max(0, column)));
     this.active.set(load?.id ?? null);
   }
 

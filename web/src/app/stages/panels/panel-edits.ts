@@ -8,7 +8,7 @@ import {
   type PutBreaker,
   readCircuitEntry,
 } from '@levamen/core/house/details';
-import type { Plan } from '@levamen/core/design';
+import { circuitsFromLoads, type Plan } from '@levamen/core/design';
 import { JobSession } from '../../data/job-session';
 
 const newId = (): string => crypto.randomUUID();
@@ -149,6 +149,11 @@ export class PanelEdits {
         return circuitId === undefined ? load : { ...load, circuitId };
       }),
     }));
+  }
+
+  /** A circuit for every load that hangs on none. */
+  makeCircuits(): void {
+    this.session.edit('circuits from loads', (plan) => circuitsFromLoads(plan, newId));
   }
 
   setMonitor(circuitId: string | null): void {

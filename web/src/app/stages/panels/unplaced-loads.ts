@@ -17,6 +17,12 @@ import { PanelEdits } from './panel-edits';
         (onClick)="edits.placeAll(named())"
       />
     }
+    <p-button
+      size="small"
+      [outlined]="true"
+      label="A circuit for each of them"
+      (onClick)="edits.makeCircuits()"
+    />
     <ul>
       @for (load of loads(); track load.id) {
         <li>

@@ -1,13 +1,27 @@
-import { parseQuantity } from '../../../base/index.js';
-import { readLegs, type SupplySystem, systemFacts } from '../../../electric/index.js';
-import { blankLoad } from '../blank-load.js';
-import { loadSchema, tiers, type Load, type Start, type Tier } from '../load.schema.js';
-import { powerNote, readPower } from '../read-power.js';
-import { parseStart } from '../start-text.js';
-import { spreadHours } from '../spread-hours.js';
+import { parseQuantity } from '../../base/index.js';
+import { readLegs, systemFacts } from '../../electric/index.js';
+import { readCircuit } from '../panels/read-circuit.js';
+import type { SurveyedHouse } from '../panels/surveyed-house.js';
+import { blankLoad } from '../loads/blank-load.js';
+import { kindFacts, type LoadKind, loadKinds } from '../loads/load-kinds.js';
+import { loadSchema, tiers, type Load, type Start, type Tier } from '../loads/load.schema.js';
+import { powerNote, readPower } from '../loads/read-power.js';
+import { parseStart } from '../loads/start-text.js';
+import { spreadHours } from '../loads/spread-hours.js';
 
 /** What a column of a pasted table can hold. */
-export const pasteColumns = ['name', 'quantity', 'watts', 'hours', 'start', 'tier', 'duty', 'legs'] as const;
+export const pasteColumns = [
+  'name',
+  'quantity',
+  'watts',
+  'hours',
+  'start',
+  'tier',
+  'duty',
+  'legs',
+  'circuit',
+  'kind',
+] as const;
 export type PasteColumn = (typeof pasteColumns)[number];
 
 export interface PastedRow {
@@ -20,6 +34,8 @@ export interface PastedRow {
 
 export interface PastedLoads {
   readonly columns: readonly (PasteColumn | null)[];
+  /** Is the first row one of headings? */
+  readonly hasHeadings: boolean;
   /** Headings of columns that nothing is taken from. */
   readonly ignored: readonly string[];
   readonly rows: readonly PastedRow[];
@@ -34,6 +50,8 @@ const headings: Readonly<Record<PasteColumn, RegExp>> = {
   tier: /^(tier|priority|importance)/i,
   duty: /^(duty|share|on %|% on)/i,
   legs: /^(legs?|phases?)\b/i,
+  circuit: /^(circuit|breaker|space|ckt)/i,
+  kind: /^(kind|type|category)/i,
 };
 
 const columnOf = (heading: string): PasteColumn | null =>
@@ -46,24 +64,25 @@ export const maxPastedRows = 500;
  * Reads rows pasted from a spreadsheet as loads.
  *
  * A first row of headings maps the columns; without one they are taken in the order name, quantity, watts, hours a day,
- * start, tier, duty, legs. A heading of "kW" or "A" is the unit of the power. Cells are written as in the table of loads: "36 A", "1½ hp", "×6",
+ * start, tier, duty, legs, circuit, kind. A heading of "kW" or "A" is the unit of the power. Cells are written as in the table of loads: "36 A", "1½ hp", "×6",
  * "96 A", "none". Rows that cannot be read keep their place and say why.
  *
  * @param cells rows of cells as text
  * @param makeId gives each load its identifier
+ * @param said what each column holds, where somebody has said it
  */
 export function readPastedLoads(
   cells: readonly (readonly string[])[],
-  system: SupplySystem,
-  present: readonly Load[],
+  { supply: { system }, loads: present, survey }: SurveyedHouse,
   makeId: () => string,
+  said: readonly (PasteColumn | null)[] | null = null,
 ): PastedLoads {
   const filled = cells.filter((row) => row.some((cell) => cell.trim() !== '')).slice(0, maxPastedRows + 1);
   const first = filled[0] ?? [];
   const mapped = first.map(columnOf);
   const hasHeadings =
     mapped.includes('name') && mapped.some((column) => column !== null && column !== 'name');
-  const columns = hasHeadings ? mapped : first.map((_, i) => pasteColumns[i] ?? null);
+  const columns = said ?? (hasHeadings ? mapped : first.map((_, i) => pasteColumns[i] ?? null));
   const powerHeading = hasHeadings ? (first.find((_, i) => columns[i] === 'watts') ?? '') : '';
   const powerUnit = /kw/i.test(powerHeading) ? 'kW' : /^a(mp|\b)/i.test(powerHeading.trim()) ? 'A' : 'W';
   const loads: Load[] = [];
@@ -96,8 +115,11 @@ export function readPastedLoads(
       else if (!power.ok) problems.push(`watts: ${power.message}`);
       const hours = amount('hours', { h: 1, min: 1 / 60 });
       if (hours !== null && (hours < 0 || hours > 24)) problems.push('hours: enter 0 to 24 hours a day');
-      const said = cell('start');
-      const start = said === '' ? null : parseStart(/^[\d.,]+$/.test(said) ? `×${said}` : said, blank.start);
+      const startText = cell('start');
+      const start =
+        startText === ''
+          ? null
+          : parseStart(/^[\d.,]+$/.test(startText) ? `×${startText}` : startText, blank.start);
       if (start?.ok === false) problems.push(`start: ${start.message}`);
       const duty = amount('duty', { '%': 1 });
       if (duty !== null && (duty <= 0 || duty > 100))
@@ -105,6 +127,11 @@ export function readPastedLoads(
       const tierText = cell('tier').toLowerCase();
       const tier = tiers.find((one) => one === tierText);
       if (tierText !== '' && !tier) problems.push(`tier: use ${tiers.join(', ')}`);
+      const placed = readCircuit(cell('circuit'), survey);
+      if (!placed.ok) problems.push(`circuit: ${placed.message}`);
+      const kind = cell('kind') === '' ? blank.kind : kindOf(cell('kind'));
+      if (kind === null)
+        problems.push(`kind: use ${loadKinds.map((one) => kindFacts[one].label).join(', ')}`);
       if (problems.length > 0) return { row: index + 1, load: null, problems };
       const wanted: Tier = tier ?? blank.tier;
       const use =
@@ -113,6 +140,8 @@ export function readPastedLoads(
           : spreadHours({ nightH: 0, morningH: 0, dayH: 0, eveningH: 0 }, hours);
       const checked = loadSchema.safeParse({
         ...blank,
+        kind,
+        circuitId: placed.ok ? placed.circuitId : null,
         quantity,
         ...onLegs,
         ...(power?.ok ? { runningPowerW: power.powerW, note: powerNote(power.how) } : {}),
@@ -135,8 +164,18 @@ export function readPastedLoads(
       return { row: index + 1, load: checked.data, problems: [] };
     });
   const ignored = first.filter((heading, i) => hasHeadings && columns[i] === null && heading.trim() !== '');
-  return { columns, ignored, rows };
+  return { columns, hasHeadings, ignored, rows };
 }
+
+/** A kind by its label or its name, as far as it is written out. */
+const kindOf = (text: string): LoadKind | null => {
+  const said = text.toLowerCase();
+  return (
+    loadKinds.find((kind) => kind === said || kindFacts[kind].label.toLowerCase() === said) ??
+    loadKinds.find((kind) => kindFacts[kind].label.toLowerCase().startsWith(said)) ??
+    null
+  );
+};
 
 /** What starts at once its running power starts without a surge. */
 const multipleOf = (start: Start): number => (start.how === 'multiple' ? start.multiple : Infinity);
