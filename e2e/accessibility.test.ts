@@ -36,7 +36,13 @@ test('every view passes axe, light and dark', async ({ page }) => {
   await page.goto('/jobs');
   await expect(page.getByRole('link', { name: 'Row house by the vineyard', exact: true })).toBeVisible();
   await check(page);
+  await page.getByRole('link', { name: /quick answer/ }).click();
+  await expect(page.locator('[data-quick=energy]')).toBeVisible();
+  await check(page);
   await bench.open('Farmhouse above the harbour');
+  await check(page);
+  await page.getByRole('link', { name: 'Open points' }).click();
+  await expect(page.locator('tr[lv-open-point-row]').first()).toBeVisible();
   await check(page);
   await page.getByRole('button', { name: 'History' }).click();
   await page.getByRole('button', { name: /the job as it began/ }).click();

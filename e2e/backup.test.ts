@@ -77,7 +77,7 @@ test('the best set is suggested, compared, taken, and can be undone', async ({ p
   await bench.show('Suggest');
   // The tab has the same name, and stands before the view does.
   await page.locator('lv-suggestion-view').getByRole('button', { name: 'Suggest', exact: true }).click();
-  await expect(details(page)).toContainText('No other set that holds is worth more');
+  await expect(details(page)).toContainText('No other set that holds counts more');
   await expect(details(page)).toContainText('but that does not hold');
   await expect(details(page)).toContainText('stays on → stays dark');
   await page.getByRole('button', { name: 'Take it' }).click();

@@ -32,7 +32,9 @@ export function checkLoadsPanel(of: Case, report: Report): void {
     distanceM === null
       ? 'The distance between the panels is not entered.'
       : `About ${quantityText(distanceM, 'm', plan.site.units)} each, ${quantityText(distanceM * moved.length, 'm', plan.site.units)} of cable in all: ${namesOf(moved)}.`,
-    'Enter the distance between the panels; splices need a box that stays accessible.',
+    distanceM === null
+      ? 'Enter the distance between the panels; splices need a box that stays accessible.'
+      : 'Splices need a box that stays accessible.',
   );
   const partly = items.filter(
     ({ feeds, ...item }) =>

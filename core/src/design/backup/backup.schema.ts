@@ -85,7 +85,7 @@ export const backupSchema = z.strictObject({
   unplugged: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
   lanes: z.array(circuitLaneSchema).max(4032, 'Use at most 4032 circuits'),
   /** How many "may" loads one "should" load outweighs when a set is suggested. */
-  shouldWorth: field(countSchema(1, 20), { label: 'One should is worth so many mays', unit: 'count' }),
+  shouldWorth: field(countSchema(1, 20), { label: 'One should counts as so many mays', unit: 'count' }),
 });
 export type Backup = z.infer<typeof backupSchema>;
 

@@ -82,7 +82,7 @@ export const briefSchema = z.strictObject({
   }),
   powerBasis: field(z.enum(powerBases, { error: `Choose one of: ${powerBases.join(', ')}` }).nullable(), {
     label: 'Running power to carry',
-    hint: 'Two schools; both are shown in Sources',
+    hint: 'Practitioners differ; both are shown in Sources',
     choices: [
       ['coincident', 'As loads cycle'],
       ['all-at-once', 'Everything at once'],

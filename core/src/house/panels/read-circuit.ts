@@ -3,10 +3,13 @@ import type { Survey } from './panel.schema.js';
 
 const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ');
 
-/** How a circuit is called where a short word must do: its spaces, after the name of its panel where there are several. */
+/**
+ * How a circuit is called where a short word must do: its spaces, after the first word of the name of its panel where that is not the
+ * first panel.
+ */
 export function circuitShortText({ panels }: Pick<Survey, 'panels'>, placed: PlacedCircuit): string {
   const spaces = spacesText(placed.circuit);
-  return panels.length > 1 ? `${placed.panel.name} ${spaces}` : spaces;
+  return placed.panel.id === panels[0]?.id ? spaces : `${placed.panel.name.split(' ')[0]} ${spaces}`;
 }
 
 /**

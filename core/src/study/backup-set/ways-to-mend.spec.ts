@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue, type StackPart } from '../../equipment/index.js';
-import { chosenFor, demoPlans, islandsOf, type Plan } from '../../design/index.js';
+import { chosenFor, demoPlans, islandsOf, moveToLane, type Plan } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from '../evaluation/evaluate-plan.js';
 import { withRuntimes } from '../evaluation/with-runtimes.js';
@@ -13,6 +13,7 @@ import { substituteOutcomes } from './substitute-outcomes.js';
 import { waysToMend } from './ways-to-mend.js';
 
 const farm = demoPlans[0]!.plan;
+const heldUse = allSeasons(aroundTheClock);
 const mend = (plan: Plan) => {
   const { island, selected } = evaluatePlan(plan, builtInCatalogue);
   const simulation = new LocalSimulation(plan, builtInCatalogue, '', null);
@@ -57,8 +58,46 @@ describe('what breaks first, and the ways out', async () => {
     expect(long.breaks).toBe('runtime');
     const shorter = long.ways.find(({ kind }) => kind === 'shorter')!;
     expect(shorter.outcome.fails.map(({ key }) => key)).not.toContain('runtime');
-    const dropped = long.ways.find(({ kind }) => kind === 'shed')!;
-    expect(dropped.outcome.runtimeH).toBeGreaterThan(long.present.runtimeH);
+    for (const { kind, outcome } of long.ways) if (kind === 'shed') expect(outcome.fails).toEqual([]);
+  });
+
+  it('takes a substitute and some circuits out together where neither is enough', async () => {
+    // What runs beside the well pump must stay on, so only a soft start helps it; the hours are short as well.
+    const loads = farm.loads.map((load) =>
+      load.runningPowerW * load.quantity >= 400 ? { ...load, tier: 'must' as const } : load,
+    );
+    const both = (await mend({ ...farm, loads, brief: { ...farm.brief, requiredRuntimeH: 36 } }))!;
+    const shed = both.ways.find(({ kind }) => kind === 'shed')!;
+    expect(shed.title).toMatch(/, and leave dark: /);
+    expect(shed.outcome.fails).toEqual([]);
+  });
+
+  it('looks first at what should never run and at what is shed by hand, past any number of circuits', async () => {
+    // Sixteen bedrooms that hardly matter, and a heater by hand that nobody is counted on to switch off.
+    const rooms = Array.from({ length: 16 }, (_, i) => ({
+      loads: [
+        aLoad({ id: `room${i}`, name: `Bedroom ${i}`, runningPowerW: 40, tier: 'should', use: heldUse }),
+      ],
+    }));
+    const heater = aLoad({
+      id: 'heater',
+      name: 'Heater',
+      runningPowerW: 3000,
+      legs: 'L1-L2',
+      tier: 'may',
+      use: heldUse,
+    });
+    const house = withStack(
+      aHouse({ s: [...rooms, { loads: [heater] }] }),
+      ['yarrow-79', 1],
+      ['yarrow-pack', 1],
+    );
+    const circuitId = house.loads.find(({ id }) => id === 'heater')!.circuitId!;
+    const byHand = moveToLane(house, { circuitIds: [circuitId], loadIds: [] }, 'hand');
+    const mending = (await mend(byHand))!;
+    const shed = mending.ways.find(({ kind }) => kind === 'shed')!;
+    expect(shed.title).toBe('Leave dark: Way 17');
+    expect(shed.outcome.fails).toEqual([]);
   });
 
   it('says nothing where everything holds', async () => {

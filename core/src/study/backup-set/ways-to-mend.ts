@@ -79,8 +79,8 @@ export async function waysToMend(
   if (dropped) {
     offer(
       'shed',
-      `${lane === 'auto' ? 'Shed' : 'Leave dark'}: ${dropped.names.join(', ')}`,
-      lane === 'auto' ? 'By a device, as the outage begins.' : 'They stay on the grid side.',
+      `${laneVerb(lane)}: ${fewNames(dropped.names)}`,
+      laneHow(lane),
       dropped.plan,
       dropped.outcome,
     );
@@ -95,6 +95,19 @@ export async function waysToMend(
     const { substitute } = best;
     const substituted = withSubstitute(whole, substitute);
     offer('substitute', substitute.title, substitute.how, substituted, best.outcome);
+    // Where neither is enough by itself, both together may be.
+    const both =
+      dropped === null
+        ? await dropUntilItHolds(substituted, island, stack, lane, best.outcome, outcome)
+        : null;
+    if (both)
+      offer(
+        'shed',
+        `${substitute.title}, and ${laneVerb(lane).toLowerCase()}: ${fewNames(both.names)}`,
+        `${substitute.how} ${laneHow(lane)}`,
+        both.plan,
+        both.outcome,
+      );
   }
 
   const context = demandContextOf(plan);
@@ -132,7 +145,28 @@ export async function waysToMend(
 const ratioOf = ({ margins }: Outcome, key: MarginKey): number =>
   margins.find((margin) => margin.key === key)?.ratio ?? 0;
 
-/** Takes the circuits that are wanted least out, one by one, those that help most first, until everything holds. */
+interface Dropped {
+  readonly plan: Plan;
+  readonly names: readonly string[];
+  readonly outcome: Outcome;
+}
+
+/** Loads that never should run, and circuits that count on somebody to walk to the panel, are the first to go. */
+const goesFirst = ({ lane, loads }: BenchItem): boolean =>
+  lane === 'hand' || loads.every(({ tier }) => tier === 'never');
+
+const droppedFrom = (plan: Plan, { id, circuit }: BenchItem, lane: Lane): Plan =>
+  moveToLane(
+    plan,
+    { circuitIds: circuit ? [id] : [], loadIds: circuit ? [] : [id] },
+    circuit ? lane : 'dark',
+  );
+
+/**
+ * Takes circuits out, one by one, until everything holds: first what should never run and what is shed by hand, then the one whose
+ * absence mends most, those that are wanted least before others. Those that turn out not to be needed for it come back. Where
+ * all but the musts are out and something still fails, nothing is offered: it is no way out.
+ */
 async function dropUntilItHolds(
   whole: Plan,
   island: Island,
@@ -140,41 +174,60 @@ async function dropUntilItHolds(
   lane: Lane,
   present: Outcome,
   outcome: (plan: Plan) => Promise<Outcome>,
-): Promise<{ readonly plan: Plan; readonly names: readonly string[]; readonly outcome: Outcome } | null> {
+): Promise<Dropped | null> {
   let plan = whole;
   let now = present;
-  const names: string[] = [];
-  const mendedBy = () => (names.length > 0 ? { plan, names, outcome: now } : null);
-  for (let step = 0; step < 12; step += 1) {
-    const here = islandPlan(plan, island);
-    if (now.fails.length === 0) return mendedBy();
-    const context = demandContextOf(here);
-    const items = benchItems(here, island).filter(
-      (item) => item.lane === 'on' && item.loads.length > 0 && wanted(item) < 1000,
-    );
-    const effects = itemEffects(context, judgeStack(context, stack), items);
-    const helps = (item: BenchItem): number => {
-      const effect = effects.get(item.id)!;
-      if (effect.wouldMend.length > 0) return 1e6 * effect.wouldMend.length;
-      return now.fails[0]!.key === 'runtime' ? effect.energyWhPerDay : effect.runningVA;
-    };
-    const next = items.toSorted((a, b) => {
-      const mends =
-        Number(effects.get(b.id)!.wouldMend.length > 0) - Number(effects.get(a.id)!.wouldMend.length > 0);
-      return mends || wanted(a) - wanted(b) || helps(b) - helps(a);
-    })[0];
-    if (!next) return mendedBy();
-    names.push(next.name);
-    const circuitIds = next.circuit ? [next.id] : [];
-    plan = moveToLane(
-      plan,
-      { circuitIds, loadIds: next.circuit ? [] : [next.id] },
-      next.circuit ? lane : 'dark',
-    );
+  const dropped: BenchItem[] = [];
+  while (now.fails.length > 0) {
+    const next = nextToDrop(plan, island, stack, now);
+    if (!next) return null;
+    dropped.push(next);
+    plan = droppedFrom(plan, next, lane);
     now = await outcome(plan);
   }
-  return { plan, names, outcome: now };
+  if (dropped.length === 0) return null;
+  let kept = dropped;
+  for (const item of dropped.slice(0, -1).toSorted((a, b) => wanted(b) - wanted(a))) {
+    const fewer = kept.filter((one) => one !== item);
+    const without = fewer.reduce((so, one) => droppedFrom(so, one, lane), whole);
+    const after = await outcome(without);
+    if (after.fails.length > 0) continue;
+    [kept, plan, now] = [fewer, without, after];
+  }
+  return { plan, names: kept.map(({ name }) => name), outcome: now };
 }
+
+/** The circuit to take out next; null where only musts are left. */
+function nextToDrop(plan: Plan, island: Island, stack: Stack, now: Outcome): BenchItem | null {
+  const here = islandPlan(plan, island);
+  const context = demandContextOf(here);
+  const items = benchItems(here, island).filter(
+    (item) => (item.lane === 'on' || item.lane === 'hand') && item.loads.length > 0 && wanted(item) < 1000,
+  );
+  const effects = itemEffects(context, judgeStack(context, stack), items);
+  const helps = (item: BenchItem): number => {
+    const effect = effects.get(item.id)!;
+    return now.fails[0]!.key === 'runtime' ? effect.energyWhPerDay : effect.runningVA;
+  };
+  const mends = (item: BenchItem): number => effects.get(item.id)!.wouldMend.length;
+  return (
+    items.toSorted(
+      (a, b) =>
+        Number(goesFirst(b)) - Number(goesFirst(a)) ||
+        mends(b) - mends(a) ||
+        wanted(a) - wanted(b) ||
+        helps(b) - helps(a),
+    )[0] ?? null
+  );
+}
+
+const laneVerb = (lane: Lane): string => (lane === 'auto' ? 'Shed' : 'Leave dark');
+const laneHow = (lane: Lane): string =>
+  lane === 'auto' ? 'By a device, as the outage begins.' : 'They stay on the grid side.';
+
+/** The first few names, and how many more there are. */
+const fewNames = (names: readonly string[]): string =>
+  names.length > 4 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ');
 
 /** The next larger stack of the same inverter that holds, and the smallest of all that does. */
 async function largerStacks(

@@ -141,10 +141,10 @@ export class JobShell {
     this.session.editJob('job name', (job) => ({ ...job, name }));
   }
 
-  /** Leaves with everything that was typed: what waits is sent first. */
+  /** Leaves with everything that was typed. */
   protected exportSaved(event: Event): void {
     event.preventDefault();
-    void this.download();
+    this.download();
   }
 
   protected async tryStageAgain(): Promise<void> {
@@ -168,11 +168,11 @@ export class JobShell {
     this.again.next();
   }
 
-  private async download(): Promise<void> {
+  /** The file is made here, of what is here: it needs no server. What waits to be saved is sent on the way. */
+  private download(): void {
     const job = this.session.job();
-    if (await this.session.saveNow()) window.location.assign(this.exportAddress());
-    // The server is away: the file is made here, of what is here.
-    else if (job) downloadJson(job, `${job.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.levamen.json`);
+    void this.session.saveNow();
+    if (job) downloadJson(job, `${job.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.levamen.json`);
   }
 
   protected toggleUnits(): void {
@@ -205,7 +205,7 @@ export class JobShell {
     scheme: () => this.appearance.toggle(),
     units: () => this.toggleUnits(),
     keys: () => this.keysOpen.set(true),
-    export: () => void this.download(),
+    export: () => this.download(),
     jobs: () => void this.router.navigate(['/jobs']),
     suggestion: () =>
       this.session.edit('back to the suggestion', (job) => {

@@ -8,9 +8,9 @@ const names: readonly (readonly [RegExp, readonly string[]])[] = [
   [/sauna/, ['sauna']],
   [/pool/, ['pool-pump']],
   [/(back ?up|aux\w*|emergency) heat|heat ?strips?|strip heat/, ['backup-heat']],
-  [/water ?heater|hot ?water|\bw\.?h\.?\b|geyser|immersion/, ['water-heater-tank']],
+  [/water ?(heater|htr)|hot ?water|\bhwh\b|\bw\.?h\.?\b|geyser|immersion/, ['water-heater-tank']],
   [/\bev\b|\bevse\b|car charg|charger|wall ?box/, ['car-40', 'car-three', 'car-fast']],
-  [/dish ?washer/, ['dishwasher']],
+  [/dish ?w/, ['dishwasher']],
   [/dryer/, ['dryer-electric']],
   [/wash(er|ing)|laundry/, ['washer-cold']],
   [/freezer/, ['freezer-chest']],
@@ -18,7 +18,7 @@ const names: readonly (readonly [RegExp, readonly string[]])[] = [
   [/mini ?split|ductless/, ['heat-pump-ductless']],
   [/heat ?pump/, ['heat-pump-central']],
   [/air ?con|\ba\/?c\b|condens(er|ing)|cooling/, ['ac-central']],
-  [/micro ?wave/, ['microwave']],
+  [/\bmicro/, ['microwave']],
   [/range ?hood|\bhood\b/, ['range-hood']],
   [/cook ?top|\bhob\b|induction/, ['cooktop-induction']],
   [/\boven\b/, ['oven']],
@@ -49,7 +49,7 @@ const names: readonly (readonly [RegExp, readonly string[]])[] = [
 
 /** Rooms: what is plugged in there is anybody's guess. */
 const room =
-  /outlet|receptacle|socket|plug|kitchen|bed|bath|living|dining|hall|office|study|family|den\b|garage|basement|attic|porch|room|counter|island|nursery|patio|deck|bar\b|closet|cellar|loft|landing|utility/;
+  /outlet|receptacle|socket|plug|kitchen|bed|bath|living|dining|hall|office|study|family|den\b|garage|basement|attic|porch|room|counter|island|nursery|patio|deck|bar\b|closet|cellar|loft|landing|utility|workshop/;
 
 /**
  * The entry of the library that the name of a circuit speaks of; null where nothing typical is known.

@@ -80,7 +80,7 @@ export class BackupEdits {
   }
 
   setShouldWorth(shouldWorth: number): void {
-    this.session.edit('worth of a should', (plan) => ({ ...plan, backup: { ...plan.backup, shouldWorth } }));
+    this.session.edit('weight of a should', (plan) => ({ ...plan, backup: { ...plan.backup, shouldWorth } }));
   }
 
   take(suggestion: Suggestion): void {

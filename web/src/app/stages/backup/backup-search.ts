@@ -27,7 +27,7 @@ type Asked = [study: OutageStudy, catalogue: Catalogue, simulation: Simulation &
 /** A search that takes longer than this answers with the best set so far. */
 const limitMs = 2500;
 
-/** Searches around the backup set: run in a worker, ended by ending it, and forgotten when the job changes. */
+/** Searches around the backup set: run in a worker, ended by ending it. The last answer stays, marked as outdated once the job changes. */
 @Injectable()
 export class BackupSearch {
   private readonly session = inject(JobSession);
@@ -41,9 +41,9 @@ export class BackupSearch {
   private readonly substituted = signal<Answer<readonly SubstituteOutcome[]> | null>(null);
   readonly busy = signal(false);
   readonly problem = signal('');
-  readonly suggestion = computed(() => this.current(this.suggested()));
-  readonly mending = computed(() => this.current(this.mended()));
-  readonly substitutes = computed(() => this.current(this.substituted()));
+  readonly suggestion = computed(() => this.shown(this.suggested()));
+  readonly mending = computed(() => this.shown(this.mended()));
+  readonly substitutes = computed(() => this.shown(this.substituted()));
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.worker?.terminate());
@@ -99,12 +99,10 @@ export class BackupSearch {
     }
   }
 
-  private current<T>(answer: Answer<T> | null): { readonly value: T } | null {
-    const fits =
-      answer !== null &&
-      answer.plan === this.session.plan() &&
-      answer.islandId === (this.evaluations.island()?.id ?? '');
-    return fits ? { value: answer.value } : null;
+  /** The last answer for the island that is looked at, and whether the job has changed since; null where there is none. */
+  private shown<T>(answer: Answer<T> | null): { readonly value: T; readonly isOutdated: boolean } | null {
+    if (answer === null || answer.islandId !== (this.evaluations.island()?.id ?? '')) return null;
+    return { value: answer.value, isOutdated: answer.plan !== this.session.plan() };
   }
 
   private there(): Remote<BackupApi> {

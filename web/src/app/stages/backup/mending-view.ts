@@ -25,7 +25,7 @@ const outcomeView = ({ runtimeH, runtimeAtLeast, runningVA, startRatio, fails }:
 const signed = (value: number, unit: 'h' | 'VA'): string =>
   `${value >= 0 ? '+' : '−'}${quantityText(Math.abs(value), unit)}`;
 
-/** What breaks first and the ways out, compared; and what substitutes are worth. */
+/** What breaks first and the ways out, compared; and what substitutes gain. */
 @Component({
   selector: 'lv-mending-view',
   imports: [Button],
@@ -40,7 +40,7 @@ const signed = (value: number, unit: 'h' | 'VA'): string =>
     }
     <p class="row">
       <p-button
-        [label]="holds() ? 'What are substitutes worth?' : 'Work out the ways'"
+        [label]="holds() ? 'Work out the substitutes' : 'Work out the ways'"
         size="small"
         [disabled]="search.busy()"
         (onClick)="ask()"
@@ -52,6 +52,9 @@ const signed = (value: number, unit: 'h' | 'VA'): string =>
     </p>
     @if (search.problem() !== '') {
       <p class="problem small" role="alert">{{ search.problem() }}</p>
+    }
+    @if (isOutdated()) {
+      <p class="small outdated" role="status">Outdated: the job has changed since these were worked out.</p>
     }
     @if (ways().length > 0) {
       <table class="ruled small">
@@ -87,6 +90,7 @@ const signed = (value: number, unit: 'h' | 'VA'): string =>
                     label="Take it"
                     size="small"
                     [text]="true"
+                    [disabled]="isOutdated()"
                     [ariaLabel]="'Take: ' + row.way.title"
                     (onClick)="take(row.way)"
                 /></span>
@@ -106,7 +110,7 @@ const signed = (value: number, unit: 'h' | 'VA'): string =>
             <span class="small soft">{{ row.one.substitute.how }}</span>
           </p>
           <p class="row small">
-            <span class="figure">{{ row.worth }}</span>
+            <span class="figure">{{ row.gain }}</span>
             <span>{{ row.after.verdict }}</span>
             <p-button
               label="Take it"
@@ -147,6 +151,8 @@ export class MendingView implements OnInit {
     const mending = this.search.mending()?.value;
     return mending ? outcomeView(mending.present) : null;
   });
+  /** The job has changed since: the ways show what was, and cannot be taken. */
+  protected readonly isOutdated = computed(() => this.search.mending()?.isOutdated ?? false);
   protected readonly ways = computed(() =>
     (this.search.mending()?.value?.ways ?? []).map((way) => ({ way, after: outcomeView(way.outcome) })),
   );
@@ -157,7 +163,7 @@ export class MendingView implements OnInit {
     return found?.map((one: SubstituteOutcome) => ({
       one,
       after: outcomeView(one.outcome),
-      worth: `${signed(one.outcome.runtimeH - runtime, 'h')}, ${signed(one.outcome.runningVA - running, 'VA')}`,
+      gain: `${signed(one.outcome.runtimeH - runtime, 'h')}, ${signed(one.outcome.runningVA - running, 'VA')}`,
     }));
   });
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { backupSchema } from '@levamen/core/design';
 import { quantityText } from '@levamen/core/base';
 import type { Suggestion } from '@levamen/core/study/details';
@@ -27,8 +27,8 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
   template: `
     <h3>The best set for this stack</h3>
     <p class="small soft">
-      Keeps every must, then the most worth of should and may that holds runtime, power, legs, starting, panel
-      spaces and load control of {{ stack() }}.
+      Keeps every must, then of should and may as much as holds runtime, power, legs, starting, panel spaces
+      and load control of {{ stack() }}.
     </p>
     <lv-form-field [of]="form" name="shouldWorth" />
     <p class="row">
@@ -42,6 +42,9 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
       <p class="problem small" role="alert">{{ search.problem() }}</p>
     }
     @if (answer(); as answer) {
+      @if (answer.isOutdated) {
+        <p class="small outdated" role="status">Outdated: the job has changed since this was searched.</p>
+      }
       @if (answer.value; as found) {
         <div role="status">
           @if (found.mustsBreak !== null) {
@@ -51,7 +54,7 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
             </p>
           } @else {
             <p>
-              <b>Worth {{ found.worth }}</b
+              <b>It counts {{ found.worth }}</b
               >, the present set {{ found.presentWorth
               }}{{ presentHolds() ? '' : ', but that does not hold' }}.
               <span class="small">
@@ -59,9 +62,9 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
                   Simulated: it reaches {{ hours(found.reachedH) }}.
                 }
                 @if (found.proven) {
-                  No other set that holds is worth more, as far as a search by mean days can tell.
+                  No other set that holds counts more, as far as a search by mean days can tell.
                 } @else {
-                  The best found in the time; none can be worth more than {{ found.boundWorth }}.
+                  The best found in the time; none can count more than {{ found.boundWorth }}.
                 }
               </span>
             </p>
@@ -76,7 +79,13 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
               </li>
             }
           </ul>
-          <p-button label="Take it" size="small" [outlined]="true" (onClick)="edits.take(found)" />
+          <p-button
+            label="Take it"
+            size="small"
+            [outlined]="true"
+            [disabled]="answer.isOutdated"
+            (onClick)="edits.take(found)"
+          />
         } @else {
           <p>The present set is the best there is.</p>
         }
@@ -101,7 +110,7 @@ const words: Readonly<Record<Suggestion['binding'][number], string>> = {
   styleUrl: './side.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class SuggestionView {
+export class SuggestionView implements OnInit {
   protected readonly search = inject(BackupSearch);
   protected readonly edits = inject(BackupEdits);
   readonly stack = input.required<string>();
@@ -139,6 +148,10 @@ export class SuggestionView {
   );
 
   protected readonly hours = (value: number): string => quantityText(value, 'h');
+
+  ngOnInit(): void {
+    if (this.search.suggestion()?.isOutdated !== false) this.ask();
+  }
 
   protected ask(): void {
     void this.search.suggest();
