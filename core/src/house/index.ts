@@ -61,7 +61,6 @@ export type { SurveyedHouse } from './panels/surveyed-house.js';
 export { houseZone } from './site/house-zone.js';
 export type { House } from './site/house.js';
 export { noParties, type Parties, partiesSchema } from './site/parties.schema.js';
-export { maxPhotos, type Photo, photoSchema, photoSubjects } from './site/photo.schema.js';
 export { type Site, siteSchema, timeZoneSchema } from './site/site.schema.js';
 export { houseClock, instantOf } from './usage/house-clock.js';
 export { clockText, localTimes, offsetSpans } from './usage/local-times.js';

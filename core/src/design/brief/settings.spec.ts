@@ -20,6 +20,25 @@ describe('settings', () => {
     ]);
   });
 
+  it('ask for the season that decides: winter, or summer within 30° of the equator (common practice, no source)', () => {
+    const at = (latitudeDeg: number | null) => {
+      const plan = emptyPlan();
+      return settingsOf({ ...plan, site: { ...plan.site, latitudeDeg } }).designSeason.value;
+    };
+    expect([at(null), at(30), at(-30), at(29.5), at(-29.5)]).toEqual([
+      'winter',
+      'winter',
+      'winter',
+      'summer',
+      'summer',
+    ]);
+  });
+
+  it('take a house of 2,000 square feet', () => {
+    expect(settingsOf(emptyPlan()).floorAreaM2.value).toBeCloseTo(2000 * 0.3048 ** 2, 1);
+    expect(settingsOf(emptyPlan()).dailyDepth['lead-acid'].value).toBe(0.5);
+  });
+
   it('ask more of the inverter where nobody is home', () => {
     const plan = emptyPlan();
     expect(settingsOf(plan).coincidence.value).toBe(0.999);

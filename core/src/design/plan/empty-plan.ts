@@ -40,7 +40,6 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     usage: emptyUsage(),
     loads: [],
     outage: emptyScenario(),
-    photos: [],
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),

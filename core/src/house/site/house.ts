@@ -1,7 +1,6 @@
 import type { SurveyedHouse } from '../panels/surveyed-house.js';
 import type { Usage } from '../usage/usage.schema.js';
 import type { Parties } from './parties.schema.js';
-import type { Photo } from './photo.schema.js';
 import type { Site } from './site.schema.js';
 
 /** What is there, whatever is designed over it. */
@@ -9,5 +8,4 @@ export interface House extends SurveyedHouse {
   site: Site;
   parties: Parties;
   usage: Usage;
-  photos: Photo[];
 }

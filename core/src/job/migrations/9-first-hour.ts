@@ -21,7 +21,7 @@ function ratingToService(saved: Saved): Pick<Saved, 'supply' | 'survey'> {
 }
 
 /**
- * Version 10 has one rating of a service; who the parties are, pictures and open points; what an addition is; the modules of an
+ * Version 10 has one rating of a service; who the parties are, and open points; what an addition is; the modules of an
  * array; bands of a tariff; where a device stands; whether a panel was looked at; loads that take spare sun only.
  */
 export const toFirstHour = (saved: Saved): Saved => {
@@ -41,7 +41,6 @@ export const toFirstHour = (saved: Saved): Saved => {
       region: '',
       codeEdition: '',
     },
-    photos: [],
     openPoints: [],
     brief: isRecord(saved['brief'])
       ? {
