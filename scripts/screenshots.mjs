@@ -107,26 +107,11 @@ await page.getByRole('button', { name: 'Dark scheme' }).click();
 await shoot('sources-dark');
 await page.getByRole('button', { name: 'Light scheme' }).click();
 await open('Farmhouse above the harbour', 'Brief');
-const saved = () => page.locator('lv-save-mark', { hasText: /^\s*saved/ }).waitFor();
-for (const [field, value] of [
-  ['Required runtime', '36'],
-  ['Year of life to size for', '8'],
-  ['Required runtime', '28'],
-]) {
-  await page.getByRole('textbox', { name: field }).fill(value);
-  await page.getByRole('textbox', { name: field }).press('Enter');
-  await page.waitForTimeout(1200);
-  await saved();
-}
-await part('History');
-await page.locator('lv-history-dialog li button').nth(2).click();
-await page.getByText('beside now').waitFor();
-await shoot('history');
-await page.locator('lv-history-dialog li button').nth(3).click();
-await page.getByRole('button', { name: 'Bring this state back' }).click();
-await page.waitForTimeout(1200);
-await saved();
-await page.keyboard.press('Control+k');
-await page.getByRole('combobox', { name: /^Find/ }).fill('pump');
-await shoot('find');
+await page.getByRole('link', { name: 'Open points' }).click();
+await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();
+await shoot('open-points');
+await page.goto(`${url}/quick`);
+for (const name of ['Well pump, ¾ hp', 'Gas boiler', 'Central air'])
+  await page.getByText(name).first().click();
+await shoot('quick');
 await browser.close();

@@ -80,4 +80,11 @@ export {
 } from './usage/usage.schema.js';
 export { type ClockKind, clockKinds, WallClock } from './usage/wall-clock.js';
 export { usualShareWh } from './loads/use-for-energy.js';
-export { isSouthern, seasonDayWh, settleRest, unexplainedWh } from './billed/rest-of-bills.js';
+export {
+  enoughExplained,
+  explainedShare,
+  isSouthern,
+  seasonDayWh,
+  settleRest,
+  unexplainedWh,
+} from './billed/rest-of-bills.js';

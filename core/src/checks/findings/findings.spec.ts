@@ -23,6 +23,24 @@ describe('findings', () => {
     expect(keys([aLoad({ tier: 'must' })], {}, ['one'])).toContain('must-left-out');
     expect(keys([aLoad({ tier: 'never' })])).toContain('never-kept');
   });
+  it('notice a list that explains less than two thirds of the bills', () => {
+    const withBill = (kWh: number): string[] => {
+      const plan = aPlan([aLoad({ runningPowerW: 500, use })]);
+      const bill = {
+        id: 'b',
+        fromDay: '2025-01-01',
+        toDay: '2025-02-01',
+        energyWh: kWh * 1000,
+        exportWh: null,
+      };
+      return planFindings(
+        evaluatePlan({ ...plan, usage: { ...plan.usage, bills: [bill] } }, builtInCatalogue),
+      ).map(({ key }) => key);
+    };
+    // 12 kWh a day are listed, 372 in the 31 days of the bill.
+    expect(withBill(600)).toContain('bills-unexplained');
+    expect(withBill(500)).not.toContain('bills-unexplained');
+  });
   it('notice a motor without a start, and legs nobody has said', () => {
     expect(keys([aLoad({ kind: 'pump', runningPowerW: 800 })])).toContain('motor-without-start');
     expect(keys([aLoad(), aLoad({ id: 'b' })])).toContain('legs-assumed');

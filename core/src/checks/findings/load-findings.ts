@@ -1,5 +1,6 @@
 import { type Finding, nameList } from '../../base/index.js';
 import { keptLoads, presences, runningLoads } from '../../design/index.js';
+import { enoughExplained, explainedShare } from '../../house/index.js';
 import type { DemandContext } from '../../study/index.js';
 import { mayHaveMotor } from './motor-kinds.js';
 
@@ -99,5 +100,17 @@ export function loadFindings({ plan, settings, backupSet }: DemandContext): Find
       cure: 'Read the legs off the panel; the leg split rests on them.',
     },
   );
+  const explained = explainedShare(plan)?.[settings.designSeason.value] ?? 1;
+  const hasRest = loads.some(({ basis }) => basis === 'bills');
+  if (loads.length > 0 && !hasRest && explained < enoughExplained) {
+    found.push({
+      key: 'bills-unexplained',
+      severity: 'consider',
+      title: 'The listed loads explain little of the bills',
+      because: `On a day of ${settings.designSeason.value} they come to ${Math.round(explained * 100)} % of what is billed: loads are missing, or run longer than was said.`,
+      cure: 'List what is missing, or add the rest of the house in Usage, under the bills.',
+      figures: [],
+    });
+  }
   return found;
 }

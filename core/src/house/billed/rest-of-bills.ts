@@ -56,3 +56,16 @@ export function settleRest<H extends Billed>(house: H): H {
   if (isSame) return house;
   return { ...house, loads: house.loads.map((load) => (load === rest ? { ...load, ...now } : load)) };
 }
+
+/** Listed loads that explain less of a season than this leave too much unsaid (common practice, no source). */
+export const enoughExplained = 2 / 3;
+
+/** Share of each season's bills that the listed loads explain; null without bills. Above 1: more is listed than was billed. */
+export function explainedShare(house: Billed): Readonly<Record<Season, number>> | null {
+  const billed = seasonDayWh(house.usage, house.site);
+  const left = unexplainedWh(house);
+  if (!billed || !left) return null;
+  return Object.fromEntries(
+    seasons.map((season) => [season, billed[season] > 0 ? 1 - left[season] / billed[season] : 1]),
+  ) as Record<Season, number>;
+}

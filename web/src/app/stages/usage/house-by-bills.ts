@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import { addLoads, type Plan } from '@levamen/core/design';
-import { seasonDayWh, unexplainedWh } from '@levamen/core/house';
+import { enoughExplained, explainedShare, seasonDayWh, unexplainedWh } from '@levamen/core/house';
 import { type HouseAnswers, houseByBills, restLoad } from '@levamen/core/house/details';
 import { seasons } from '@levamen/core/nature';
 import { firstSize } from '@levamen/core/study/details';
@@ -12,9 +12,6 @@ import { FigureButton } from '../../ui/figure-button';
 import { seasonLabels } from '../../ui/season-labels';
 
 const newId = (): string => crypto.randomUUID();
-
-/** Listed loads that explain less than this of a season leave too much unsaid. */
-const enoughExplained = 2 / 3;
 
 /** What bills alone make of a house: a first size, its loads, and how much of the bills the list explains. */
 @Component({
@@ -68,14 +65,16 @@ export class HouseByBills {
       : [];
   });
   private readonly explained = computed(() => {
-    const billed = seasonDayWh(this.plan().usage, this.plan().site);
-    const left = unexplainedWh(this.plan());
-    if (!billed || !left) return [];
+    const plan = this.plan();
+    const billed = seasonDayWh(plan.usage, plan.site);
+    const left = unexplainedWh(plan);
+    const share = explainedShare(plan);
+    if (!billed || !left || !share) return [];
     return seasons.map((season) => ({
       season,
       billedWh: billed[season],
       listedWh: billed[season] - left[season],
-      share: billed[season] > 0 ? 1 - left[season] / billed[season] : 1,
+      share: share[season],
     }));
   });
   protected readonly rows = computed(() =>
