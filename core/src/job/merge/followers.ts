@@ -11,13 +11,22 @@ const withBackup = (job: Job, change: (design: JobDesign) => JobDesign['backup']
   designs: job.designs.map((design) => ({ ...design, backup: change(design) })),
 });
 
+/** A load that follows the bills, with the figures its base has; they are worked out again once the sides are merged. */
+function asInBase(load: Job['loads'][number], base: Job): Job['loads'][number] {
+  const before = load.basis === 'bills' ? base.loads.find(({ id }) => id === load.id) : undefined;
+  if (before?.basis !== 'bills') return load;
+  const { quantity, runningPowerW, dutyCycle, use } = before;
+  return { ...load, quantity, runningPowerW, dutyCycle, use };
+}
+
 /**
  * The side of a merge with what its base says about loads and circuits that the side has removed. Whoever removes a thing says
- * nothing about how it stands in an outage: where it comes back, it stands as it did.
+ * nothing about how it stands in an outage: where it comes back, it stands as it did. And who lists a load says nothing about what the bills
+ * leave over: that follows from what both have listed.
  */
 export function withFollowers(side: Job, base: Job): Job {
   const here = thingsOf(side);
-  return withBackup(side, (design) => {
+  return withBackup({ ...side, loads: side.loads.map((load) => asInBase(load, base)) }, (design) => {
     const before = base.designs.find(({ id }) => id === design.id)?.backup;
     if (!before) return design.backup;
     const kept = before.kept.filter(({ loadId }) => !here.loads.has(loadId));

@@ -1,6 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobs } from '../demo-jobs.js';
+import { dailyEnergyWh, unexplainedWh } from '../../house/index.js';
+import { restLoad } from '../../house/details.js';
 import type { Job } from '../job.schema.js';
 import { keptLoads, settleBackup, settlePlan } from '../../design/index.js';
 import { changePlan, planOf } from '../plan-of.js';
@@ -237,6 +239,24 @@ describe('changes that do not fit together', () => {
     const answered = mergeJobs(from, mine, theirs, new Map([[questions[0]!.key, 'mine' as const]])).job;
     const ids = answered.survey.panels[0]!.circuits.map(({ id }) => id);
     expect([ids.includes('mine'), ids.includes('theirs')]).toEqual([true, false]);
+  });
+});
+
+describe('the rest of the house, by its bills', () => {
+  it('is asked of nobody where both list loads: it is what both leave over', () => {
+    const bills = [
+      { id: 'b', fromDay: '2025-01-01', toDay: '2025-02-01', energyWh: 3_100_000, exportWh: null },
+    ];
+    const billed = { ...base, usage: { ...base.usage, bills } };
+    const rest = restLoad('rest', planOf(billed));
+    const before = withLoads(billed, [...billed.loads, rest]);
+    const mine = addLoad(before, 'mine', { runningPowerW: 700 });
+    const theirs = addLoad(before, 'theirs', { runningPowerW: 900 });
+    const { job, questions } = mergeJobs(before, mine, theirs);
+    expect(questions).toEqual([]);
+    expect(unexplainedWh(planOf(job))!.winter).toBeGreaterThan(0);
+    const all = job.loads.reduce((sum, load) => sum + dailyEnergyWh(load, 'winter'), 0);
+    expect(all).toBeCloseTo(100_000, 3);
   });
 });
 
