@@ -16,8 +16,15 @@ export class Bench {
     await expect(this.page.getByLabel('Name of the job')).toHaveValue(name);
   }
 
-  async open(name: string): Promise<void> {
+  /** Brings a job into sight: other tests may have made more than a page of them. */
+  async find(name: string): Promise<void> {
     await this.page.goto('/jobs');
+    await this.page.getByRole('searchbox', { name: 'Search jobs' }).fill(name);
+    await expect(this.page.getByRole('link', { name, exact: true })).toBeVisible();
+  }
+
+  async open(name: string): Promise<void> {
+    await this.find(name);
     await this.page.getByRole('link', { name, exact: true }).click();
     await expect(this.page.getByLabel('Name of the job')).toHaveValue(name);
     await expect(this.margin('runtime')).toBeVisible();
