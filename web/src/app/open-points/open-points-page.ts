@@ -63,7 +63,7 @@ export class OpenPointsPage {
   protected readonly settled = computed(() => this.listed().filter(({ done }) => done));
   protected readonly summary = computed(() => {
     const deciding = this.open().filter(({ movement }) => movement?.decides).length;
-    return `${this.open().length} open, ${deciding} of them decide whether a margin holds; ${this.settled().length} settled`;
+    return `${this.open().length} open, ${deciding} of them ${deciding === 1 ? 'decides' : 'decide'} whether a margin holds; ${this.settled().length} settled`;
   });
 
   protected say(point: ListedPoint, change: Partial<OpenPoint>): void {
