@@ -44,7 +44,7 @@ test('a house of 31 circuits is typed by keys alone, and its loads hang on them 
   let clicks = 0;
   const type = async (text: string): Promise<void> => {
     keys += text.length;
-    await page.keyboard.type(text);
+    await page.keyboard.type(text, { delay: 15 });
   };
   const press = async (key: string): Promise<void> => {
     keys += 1;
@@ -58,9 +58,10 @@ test('a house of 31 circuits is typed by keys alone, and its loads hang on them 
   clicks += 1;
   await begin.click();
   await expect(bench.space(1)).toBeFocused();
-  for (const line of legend) {
+  for (const [index, line] of legend.entries()) {
     await type(line);
     await press('Enter');
+    await expect(page.locator('.breaker')).toHaveCount(index + 1);
   }
   await expect(page.getByRole('gridcell').filter({ hasText: 'Attic' })).toBeVisible();
   await press('Alt+4');
@@ -71,8 +72,8 @@ test('a house of 31 circuits is typed by keys alone, and its loads hang on them 
   await expect(bench.cell('Well', 'power')).toHaveText('1100');
   // Every load that was made hangs on the circuit of its name.
   const rows = page.locator('tr[data-load]');
+  await expect.poll(() => rows.count()).toBeGreaterThanOrEqual(28);
   const made = await rows.count();
-  expect(made).toBeGreaterThanOrEqual(28);
   expect(await rows.locator('td.circuit', { hasText: /^\d/ }).count()).toBe(made);
   // One more by hand, placed by typing its space.
   await bench.cell('Well', 'name').click();
