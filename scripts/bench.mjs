@@ -293,7 +293,7 @@ ${readingRows.join('\n')}
 
 ## Typing a house
 
-Counted by `e2e/first-hour-house.test.ts`, not timed: a panel of 31 circuits and its loads, from the new job on.
+Counted by \`e2e/first-hour-house.test.ts\`, not timed: a panel of 31 circuits and its loads, from the new job on.
 
 | | keys | clicks | loads placed |
 | --- | --- | --- | --- |
