@@ -59,8 +59,8 @@ const all = filesIn(join(root, 'core/src'))
   .filter((path) => !data.test(path))
   .flatMap(constantsOf)
   .map((constant, id) => ({ ...constant, id }));
-const byPath = Map.groupBy?.(all, ({ path }) => path) ?? new Map();
-if (byPath.size === 0) for (const c of all) byPath.set(c.path, [...(byPath.get(c.path) ?? []), c]);
+const byPath = new Map();
+for (const constant of all) byPath.set(constant.path, [...(byPath.get(constant.path) ?? []), constant]);
 
 const key = ({ path, line, value, from }) => `${relative(root, path)}:${line} ${value} @${from}`;
 const tried = new Set(

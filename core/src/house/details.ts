@@ -3,6 +3,7 @@ export { bestSwaps, imbalanceVA, type SwapItem, type SwapPlan } from './balance/
 export { panelBalance } from './balance/panel-balance.js';
 export { demoReadings, withDemoReadings } from './demo/demo-readings.js';
 export { type DemoSurvey, harbourSurvey, harbourUsage, vineyardSurvey } from './demo/demo-survey.js';
+export { drawnA } from './loads/drawn-current.js';
 export { blankLoad } from './loads/blank-load.js';
 export { guessKind } from './loads/guess-kind.js';
 export { hoursPerDayH } from './loads/hours-per-day.js';

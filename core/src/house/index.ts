@@ -83,8 +83,9 @@ export { usualShareWh } from './loads/use-for-energy.js';
 export {
   enoughExplained,
   explainedShare,
-  isSouthern,
-  seasonDayWh,
+  explainedWh,
   settleRest,
   unexplainedWh,
 } from './billed/rest-of-bills.js';
+export { seasonDayWh } from './billed/season-day.js';
+export { isSouthern } from './site/is-southern.js';

@@ -1,6 +1,6 @@
 import { type Finding, nameList } from '../../base/index.js';
 import { keptLoads, presences, runningLoads } from '../../design/index.js';
-import { enoughExplained, explainedShare } from '../../house/index.js';
+import { enoughExplained, explainedShare, explainedWh } from '../../house/index.js';
 import type { DemandContext } from '../../study/index.js';
 import { mayHaveMotor } from './motor-kinds.js';
 
@@ -100,7 +100,8 @@ export function loadFindings({ plan, settings, backupSet }: DemandContext): Find
       cure: 'Read the legs off the panel; the leg split rests on them.',
     },
   );
-  const explained = explainedShare(plan)?.[settings.designSeason.value] ?? 1;
+  const bills = explainedWh(plan);
+  const explained = bills ? explainedShare(bills[settings.designSeason.value]) : 1;
   const hasRest = loads.some(({ basis }) => basis === 'bills');
   if (loads.length > 0 && !hasRest && explained < enoughExplained) {
     found.push({

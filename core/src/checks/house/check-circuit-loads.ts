@@ -1,14 +1,13 @@
-import { apparentPowerVA, isAmerican, legsOf } from '../../electric/index.js';
+import { isAmerican, legsOf } from '../../electric/index.js';
 import {
   type Circuit,
   circuitLegSet,
   type House,
   type Load,
-  loadVoltageV,
   type Panel,
   panelFedBy,
-  runningPowerVA,
 } from '../../house/index.js';
+import { drawnA } from '../../house/details.js';
 import { continuousClause } from '../../rules/index.js';
 import { amps, circuitLabel, labels, type Report } from './report.js';
 
@@ -17,17 +16,12 @@ const heavyShare = 1 / 3;
 /** A breaker carries 125 % of a load that runs for three hours and more: NEC 2023, 210.20(A) (recalled). */
 const continuousFactor = 1.25;
 
-/** Current in each conductor of all pieces of a load, A. */
-const drawnA = (house: House, load: Load): number =>
-  (load.quantity * runningPowerVA(load)) /
-  apparentPowerVA(loadVoltageV(house.supply.system, load), 1, load.legs);
-
 /** Each load by itself against the breaker of its circuit. */
 function checkSingleLoads(house: House, circuit: Circuit, loads: readonly Load[], report: Report): void {
   const { ratingA } = circuit;
   if (ratingA === null) return;
   for (const load of loads) {
-    const currentA = drawnA(house, load);
+    const currentA = drawnA(house.supply.system, load);
     const clause = isAmerican(house.supply.system) ? continuousClause(load.kind) : null;
     const neededA = currentA * (clause === null ? 1 : continuousFactor);
     if (neededA <= ratingA * (1 + 1e-6)) continue;
@@ -81,7 +75,7 @@ export function checkCircuitLoads(house: House, panel: Panel, report: Report): v
     if (circuit.ratingA === null || loads.length < 2) continue;
     const limitA = circuit.ratingA;
     const heavy = loads
-      .map((load) => ({ load, currentA: drawnA(house, load) }))
+      .map((load) => ({ load, currentA: drawnA(house.supply.system, load) }))
       .filter(({ currentA }) => currentA >= heavyShare * limitA);
     const sumA = heavy.reduce((sum, { currentA }) => sum + currentA, 0);
     if (heavy.length > 1 && sumA > limitA) {

@@ -17,7 +17,6 @@ export function briefPoints(plan: Plan): FoundPoint[] {
     if (!assumed) return;
     points.push({
       key: `brief.${key}`,
-      area: 'brief',
       text,
       find,
       others: others.map((change) => ({ ...plan, brief: { ...plan.brief, ...change } })),

@@ -1,13 +1,9 @@
 import type { Plan } from '../../design/index.js';
 
-export const pointAreas = ['brief', 'loads', 'panels', 'papers'] as const;
-export type PointArea = (typeof pointAreas)[number];
-
 /** Something assumed, unknown or doubtful. */
 export interface FoundPoint {
   /** The same for the same point, whatever else changes. */
   readonly key: string;
-  readonly area: PointArea;
   readonly text: string;
   /** How it is found out. */
   readonly find: string;

@@ -1,6 +1,6 @@
 import type { OpenPoint, Plan } from '../../design/index.js';
 import type { FoundPoint } from './found-point.js';
-import { byImportance, type Movement, openPoints } from './open-points.js';
+import { byImportance, type Movement } from './open-points.js';
 
 /** An open point with what was said about it. */
 export interface ListedPoint extends Pick<OpenPoint, 'who' | 'dueOn' | 'done'> {
@@ -41,12 +41,21 @@ const ofOwn = ({ id, text, who, dueOn, done }: OpenPoint): ListedPoint => ({
   done,
 });
 
-/** All open points in the order of what they matter; settled ones last. */
-export function listPoints(plan: Plan, movements: ReadonlyMap<string, Movement | null>): ListedPoint[] {
-  const { openPoints: saved } = plan;
+/**
+ * All open points in the order of what they matter; settled ones last.
+ *
+ * @param found by Levamen
+ * @param saved what somebody typed, or said about those
+ * @param movements by key of the point, as far as they are worked out
+ */
+export function listPoints(
+  found: readonly FoundPoint[],
+  saved: readonly OpenPoint[],
+  movements: ReadonlyMap<string, Movement | null>,
+): ListedPoint[] {
   const points = [
     ...saved.filter(({ about }) => about === '').map(ofOwn),
-    ...openPoints(plan).map((point) => ofFound(point, saved, movements.get(point.key) ?? null)),
+    ...found.map((point) => ofFound(point, saved, movements.get(point.key) ?? null)),
   ];
   return points.toSorted((a, b) => Number(a.done) - Number(b.done) || byImportance(a.movement, b.movement));
 }

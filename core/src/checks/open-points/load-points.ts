@@ -29,7 +29,6 @@ export function loadPoints(plan: Plan): FoundPoint[] {
       ? [
           {
             key: `load.figures.${load.id}`,
-            area: 'loads' as const,
             text: `${load.name}: ${quantityText(load.runningPowerW, 'W')} and ${quantityText(dailyEnergyWh(load, season), 'Wh')} a day are ${load.basis === 'bills' ? 'what the bills leave over' : 'typical, not its own'}`,
             find: 'Read the nameplate, and measure it over a day or watch it in Live.',
             others: [1 - offBy, 1 + offBy].map((factor) =>
@@ -42,7 +41,6 @@ export function loadPoints(plan: Plan): FoundPoint[] {
       ? [
           {
             key: `load.legs.${load.id}`,
-            area: 'loads' as const,
             text: `${load.name}: on ${load.legs}, as a guess`,
             find: 'Read its breaker off the panel.',
             others: legSets
@@ -55,7 +53,6 @@ export function loadPoints(plan: Plan): FoundPoint[] {
       ? [
           {
             key: `load.start.${load.id}`,
-            area: 'loads' as const,
             text: `${load.name}: usually a motor, but nobody knows how it starts`,
             find: 'Read locked-rotor amperes or code letter off the nameplate, or measure a start.',
             others: [withLoad(plan, { ...load, start: { how: 'multiple', multiple: 5, durationS: 0.5 } })],

@@ -6,6 +6,7 @@ import { listPoints, movementText, sayOfPoint } from './listed-points.js';
 import { byImportance, movementOf, openPoints } from './open-points.js';
 
 const farm = demoPlans[0]!.plan;
+const listOf = (plan: Plan) => listPoints(openPoints(plan), plan.openPoints, new Map());
 const pointOf = (plan: Plan, key: string) => openPoints(plan).find((point) => point.key === key);
 
 describe('open points', () => {
@@ -44,19 +45,19 @@ describe('open points', () => {
   });
 
   it('keeps who finds it out, by when, and that it is settled', () => {
-    const [first] = listPoints(farm, new Map());
+    const [first] = listOf(farm);
     const said = sayOfPoint(farm, first!, { who: 'Rowan', dueOn: '2026-12-01' }, 'p1');
-    const again = sayOfPoint(said, listPoints(said, new Map())[0]!, { done: true }, 'p2');
+    const again = sayOfPoint(said, listOf(said)[0]!, { done: true }, 'p2');
     expect(again.openPoints).toEqual([
       { id: 'p1', about: first!.key, text: first!.text, who: 'Rowan', dueOn: '2026-12-01', done: true },
     ]);
-    expect(listPoints(again, new Map()).at(-1)).toMatchObject({ key: first!.key, who: 'Rowan', done: true });
+    expect(listOf(again).at(-1)).toMatchObject({ key: first!.key, who: 'Rowan', done: true });
   });
 
   it('keeps what somebody typed', () => {
     const own = { id: 'mine', about: '', text: 'Dog?', who: '', dueOn: null, done: false };
     const plan = { ...farm, openPoints: [own] };
-    const listed = listPoints(plan, new Map()).find(({ ownId }) => ownId === 'mine')!;
+    const listed = listOf(plan).find(({ ownId }) => ownId === 'mine')!;
     expect(listed.text).toBe('Dog?');
     expect(sayOfPoint(plan, listed, { text: 'Dog!' }, 'x').openPoints).toEqual([{ ...own, text: 'Dog!' }]);
   });

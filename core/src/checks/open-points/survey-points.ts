@@ -3,18 +3,15 @@ import { circuitText, type Panel } from '../../house/index.js';
 import { type Plan, serviceBackup } from '../../design/index.js';
 import type { FoundPoint } from './found-point.js';
 
+/** Takes a point where it is open. */
+type Open = (isOpen: boolean, key: string, text: string, find: string) => void;
+
 /** What nobody has read off services and panels, and what the papers lack. No margin tells how much it matters. */
 export function surveyPoints(plan: Plan): FoundPoint[] {
   const { survey, parties, site, usage } = plan;
   const points: FoundPoint[] = [];
-  const open = (
-    isOpen: boolean,
-    key: string,
-    text: string,
-    find: string,
-    area: FoundPoint['area'] = 'panels',
-  ): void => {
-    if (isOpen) points.push({ key, area, text, find, others: [] });
+  const open: Open = (isOpen, key, text, find) => {
+    if (isOpen) points.push({ key, text, find, others: [] });
   };
   for (const service of survey.services) {
     const { id, name } = service;
@@ -56,50 +53,36 @@ export function surveyPoints(plan: Plan): FoundPoint[] {
     'usage',
     'Neither bills nor meter data are there',
     'Ask for twelve bills, or the data of the meter.',
-    'papers',
   );
   open(
     site.latitudeDeg === null,
     'site',
     'Where the house stands is not known: weather is a typical one',
     'Enter latitude and longitude in the brief.',
-    'papers',
   );
   open(
     parties.authority === '',
     'authority',
     'Authority having jurisdiction is not known',
     'Ask the town or the utility.',
-    'papers',
   );
-  open(
-    parties.codeEdition === '',
-    'code',
-    'Adopted code and edition are not known',
-    'Ask the authority.',
-    'papers',
-  );
+  open(parties.codeEdition === '', 'code', 'Adopted code and edition are not known', 'Ask the authority.');
   open(
     parties.client === '' || parties.address === '',
     'client',
     'Client or address is missing on the papers',
     'Ask the household.',
-    'papers',
   );
   open(
     parties.utility === '' || parties.utilityAccount === '',
     'utility',
     'Utility or account is missing on the papers',
     'Read it off a bill.',
-    'papers',
   );
   return points;
 }
 
-function panelPoints(
-  panel: Panel,
-  open: (isOpen: boolean, key: string, text: string, find: string) => void,
-): void {
+function panelPoints(panel: Panel, open: Open): void {
   const { id, name, circuits } = panel;
   open(
     !panel.surveyed,

@@ -1,5 +1,5 @@
 import { quantityText } from '../../base/index.js';
-import { isAmerican, type SupplySystem } from '../../electric/index.js';
+import { apparentPowerVA, type SupplySystem, supplyVoltageV, systemFacts } from '../../electric/index.js';
 import type { AdditionKind, PlannedAddition } from './brief.schema.js';
 
 /** What is done now for what comes later, so that nothing has to be torn up then (common practice, no source). */
@@ -24,10 +24,10 @@ const preparations: Readonly<Record<AdditionKind, readonly string[]>> = {
   ],
 };
 
-/** Current a power draws on the highest voltage of the supply, A. */
+/** Current a power draws on all legs of the supply, A. */
 const ampsOf = (powerW: number, system: SupplySystem): number => {
-  if (system === 'three-230-400') return powerW / (Math.sqrt(3) * 400);
-  return powerW / (isAmerican(system) ? (system === 'split-120-240' ? 240 : 208) : 230);
+  const legs = systemFacts[system].legSets.at(-1)!;
+  return powerW / apparentPowerVA(supplyVoltageV(system, legs), 1, legs);
 };
 
 /** Advice for an addition: what to prepare while the panels are open. */

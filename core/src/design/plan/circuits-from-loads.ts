@@ -1,13 +1,6 @@
-import { isAmerican, legsOf, type SupplySystem, supplyVoltageV } from '../../electric/index.js';
-import {
-  type Circuit,
-  type Load,
-  type Panel,
-  runningPowerVA,
-  spacesFrom,
-  type SurveyedHouse,
-} from '../../house/index.js';
-import { fitsInto, newCircuit, newPanel, newService } from '../../house/details.js';
+import { isAmerican, legsOf, type SupplySystem } from '../../electric/index.js';
+import { type Circuit, type Load, type Panel, spacesFrom, type SurveyedHouse } from '../../house/index.js';
+import { drawnA, fitsInto, newCircuit, newPanel, newService } from '../../house/details.js';
 import { standardBreakerA } from '../../rules/index.js';
 
 /** Preferred ratings of miniature breakers above 13 A (IEC 60898-1, recalled), A. */
@@ -19,9 +12,7 @@ const continuousFactor = 1.25;
 
 /** Breaker a load would get. */
 function ratingFor(load: Load, system: SupplySystem): number {
-  const phases = load.legs === 'L1-L2-L3' ? Math.sqrt(3) : 1;
-  const volts = phases * supplyVoltageV(system, load.legs);
-  const amps = (continuousFactor * load.quantity * runningPowerVA(load)) / volts;
+  const amps = continuousFactor * drawnA(system, load);
   if (isAmerican(system)) return Math.max(leastAmericanA, standardBreakerA(amps));
   return miniatureA.find((ratingA) => ratingA >= amps) ?? standardBreakerA(amps);
 }

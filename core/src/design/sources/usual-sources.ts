@@ -1,5 +1,5 @@
 import { type Supply, systemFacts } from '../../electric/index.js';
-import type { Site } from '../../house/index.js';
+import { isSouthern, type Site } from '../../house/index.js';
 import type { Generator, SolarArray, Vehicle } from './sources.schema.js';
 
 /** A generator as one would first think of it (common practice, no source). */
@@ -35,7 +35,7 @@ export const usualArray = (
   ratedW: 6000,
   modules: null,
   tiltDeg: 30,
-  facingDeg: (house.site.latitudeDeg ?? 40) < 0 ? 0 : 180,
+  facingDeg: isSouthern(house.site) ? 0 : 180,
   coupling: 'ac',
   inverterW: null,
   legs: systemFacts[house.supply.system].legSets.at(-1)!,

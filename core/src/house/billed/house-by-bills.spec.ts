@@ -15,7 +15,7 @@ import { loadSchema } from '../loads/load.schema.js';
 import { usualShareWh, useForEnergy } from '../loads/use-for-energy.js';
 import { aLoad } from '../testing/loads.js';
 import { restLoad, settleRest, unexplainedWh } from './rest-of-bills.js';
-import { seasonDaysWh } from '../usage/season-days.js';
+import { seasonDayWh } from './season-day.js';
 import { type Bill, emptyUsage } from '../usage/usage.schema.js';
 
 const monthly = (kWhByMonth: readonly number[]): Bill[] =>
@@ -83,7 +83,7 @@ describe('a house of which only the bills are known', () => {
         }),
         (year, system, answers) => {
           const bills = monthly(year);
-          const billed = seasonDaysWh(bills, false)!;
+          const billed = seasonDayWh({ bills }, house(bills).site)!;
           const loads = houseByBills(billed, answers, system, newId);
           const bare = house(bills, loads, system);
           const all = [...loads, restLoad('rest', bare)];
@@ -99,7 +99,7 @@ describe('a house of which only the bills are known', () => {
 
   it('puts what winter has above the least season into heating', () => {
     const year = [1500, 1400, 1100, 700, 600, 600, 600, 600, 600, 700, 1000, 1500];
-    const billed = seasonDaysWh(monthly(year), false)!;
+    const billed = seasonDayWh({ bills: monthly(year) }, house([]).site)!;
     const answers = { cooling: 'none', water: 'fuel', cooking: 'gas', ownWell: false } as const;
     const loads = houseByBills(billed, { ...answers, heating: 'resistance' }, 'split-120-240', newId);
     const heater = loads.find(({ kind }) => kind === 'space-heating')!;
@@ -114,7 +114,10 @@ describe('the rest of the house', () => {
     const bare = house(bills, [aLoad({ id: 'a', runningPowerW: 100 })]);
     const withRest = { ...bare, loads: [...bare.loads, restLoad('rest', bare)] };
     const listedWh = dailyEnergyWh(bare.loads[0]!, 'winter');
-    expect(unexplainedWh(withRest)!.winter).toBeCloseTo(seasonDaysWh(bills, false)!.winter - listedWh, 6);
+    expect(unexplainedWh(withRest)!.winter).toBeCloseTo(
+      seasonDayWh({ bills }, house(bills).site)!.winter - listedWh,
+      6,
+    );
     const more = settleRest({
       ...withRest,
       loads: [...withRest.loads, aLoad({ id: 'b', runningPowerW: 50_000 })],
@@ -133,7 +136,11 @@ describe('the rest of the house', () => {
 
   it('a season without a bill is the mean of the others', () => {
     const [january] = monthly([310]);
-    expect(seasonDaysWh([january!], false)).toEqual({ winter: 10_000, shoulder: 10_000, summer: 10_000 });
-    expect(seasonDaysWh([], false)).toBeNull();
+    expect(seasonDayWh({ bills: [january!] }, house([]).site)).toEqual({
+      winter: 10_000,
+      shoulder: 10_000,
+      summer: 10_000,
+    });
+    expect(seasonDayWh({ bills: [] }, house([]).site)).toBeNull();
   });
 });

@@ -5,27 +5,45 @@ import { dailyEnergyWh } from '../loads/daily-energy.js';
 import type { Load } from '../loads/load.schema.js';
 import { useForEnergy } from '../loads/use-for-energy.js';
 import type { House } from '../site/house.js';
-import { seasonDaysWh } from '../usage/season-days.js';
+import { seasonDayWh } from './season-day.js';
 
 type Billed = Pick<House, 'usage' | 'site' | 'loads'>;
 
-export const isSouthern = ({ latitudeDeg }: House['site']): boolean => (latitudeDeg ?? 45) < 0;
+/** What is billed on a day of a season, and what the listed loads take of it, Wh. */
+interface Explained {
+  readonly billedWh: number;
+  readonly listedWh: number;
+}
 
-/** What the house takes on a day of each season by its bills, Wh; null without bills. */
-export const seasonDayWh = ({ bills }: Pick<House['usage'], 'bills'>, site: House['site']) =>
-  seasonDaysWh(bills, isSouthern(site));
-
-/** Energy of the bills that no listed load explains, on a day of each season, Wh; null without bills. Negative: more is listed. */
-export function unexplainedWh(house: Billed): Readonly<Record<Season, number>> | null {
+/** Bills against the list, by season; null without bills. What the bills leave over is not listed. */
+export function explainedWh(house: Billed): Readonly<Record<Season, Explained>> | null {
   const billed = seasonDayWh(house.usage, house.site);
   if (!billed) return null;
   const listed = house.loads.filter(({ basis }) => basis !== 'bills');
   return Object.fromEntries(
     seasons.map((season) => [
       season,
-      listed.reduce((restWh, load) => restWh - dailyEnergyWh(load, season), billed[season]),
+      {
+        billedWh: billed[season],
+        listedWh: listed.reduce((sumWh, load) => sumWh + dailyEnergyWh(load, season), 0),
+      },
     ]),
-  ) as Record<Season, number>;
+  ) as Record<Season, Explained>;
+}
+
+/** Share of the bills that the list explains; above 1 more is listed than was billed. */
+export const explainedShare = ({ billedWh, listedWh }: Explained): number =>
+  billedWh > 0 ? listedWh / billedWh : 1;
+
+/** Energy of the bills that no listed load explains, on a day of each season, Wh; null without bills. Negative: more is listed. */
+export function unexplainedWh(house: Billed): Readonly<Record<Season, number>> | null {
+  const explained = explainedWh(house);
+  return (
+    explained &&
+    (Object.fromEntries(
+      seasons.map((season) => [season, explained[season].billedWh - explained[season].listedWh]),
+    ) as Record<Season, number>)
+  );
 }
 
 /**
@@ -59,13 +77,3 @@ export function settleRest<H extends Billed>(house: H): H {
 
 /** Listed loads that explain less of a season than this leave too much unsaid (common practice, no source). */
 export const enoughExplained = 2 / 3;
-
-/** Share of each season's bills that the listed loads explain; null without bills. Above 1: more is listed than was billed. */
-export function explainedShare(house: Billed): Readonly<Record<Season, number>> | null {
-  const billed = seasonDayWh(house.usage, house.site);
-  const left = unexplainedWh(house);
-  if (!billed || !left) return null;
-  return Object.fromEntries(
-    seasons.map((season) => [season, billed[season] > 0 ? 1 - left[season] / billed[season] : 1]),
-  ) as Record<Season, number>;
-}

@@ -1,5 +1,4 @@
-import { type LegSet, type SupplySystem, supplyVoltageV } from '../../electric/index.js';
-import { panelFedBy } from './find-circuit.js';
+import { apparentPowerVA, type LegSet, type SupplySystem, supplyVoltageV } from '../../electric/index.js';
 import { legsOnCircuit } from './settle-legs.js';
 import type { SurveyedHouse } from './surveyed-house.js';
 import type { Load } from '../loads/load.schema.js';
@@ -17,7 +16,7 @@ export interface LoadsOfLegend {
 const chargerShare = 0.8;
 
 const chargerPowerW = (ratingA: number, legs: LegSet, system: SupplySystem): number =>
-  chargerShare * ratingA * supplyVoltageV(system, legs) * (legs === 'L1-L2-L3' ? Math.sqrt(3) : 1);
+  apparentPowerVA(supplyVoltageV(system, legs), chargerShare * ratingA, legs);
 
 /**
  * Typical loads for the circuits on which none hangs yet, by the names on the legend, each on its circuit and called by its name. A
@@ -25,22 +24,25 @@ const chargerPowerW = (ratingA: number, legs: LegSet, system: SupplySystem): num
  */
 export function loadsFromCircuits(house: SurveyedHouse, newId: () => string): LoadsOfLegend {
   const { system } = house.supply;
-  const taken = new Set(house.loads.map(({ circuitId }) => circuitId));
+  const taken = new Set([
+    ...house.loads.map(({ circuitId }) => circuitId),
+    ...house.survey.panels.map(({ fedFrom }) => (fedFrom.kind === 'circuit' ? fedFrom.circuitId : null)),
+  ]);
   const loads: Load[] = [];
   const unknown: string[] = [];
   for (const panel of house.survey.panels) {
     for (const circuit of panel.circuits) {
       const { id, name, use, spaces, ratingA, backFeeds } = circuit;
       const hasNone = use === 'circuit' && name !== '' && !backFeeds && !taken.has(id);
-      if (!hasNone || panelFedBy(house, id)) continue;
+      if (!hasNone) continue;
       const entry = entryByName(name, spaces.length, system);
       if (!entry) {
         unknown.push(name);
         continue;
       }
-      const typical = loadFromLibrary(entry, newId(), system, [...house.loads, ...loads]);
-      const wide: Load = { ...typical, legsAssumed: true };
-      const on = legsOnCircuit(wide, { panel, circuit }, system);
+      // Its legs are those of the circuit, whatever else there is.
+      const typical = loadFromLibrary(entry, newId(), system, []);
+      const on = legsOnCircuit(typical, { panel, circuit }, system);
       const isCharger = typical.kind === 'vehicle' && ratingA !== null;
       loads.push({
         ...typical,

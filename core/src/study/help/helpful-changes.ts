@@ -1,6 +1,6 @@
 import { systemFacts } from '../../electric/index.js';
 import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { dailyEnergyWh } from '../../house/index.js';
+import { dailyEnergyWh, isSouthern } from '../../house/index.js';
 import {
   changeShed,
   leaveOff,
@@ -156,10 +156,10 @@ export function helpfulChanges(
       }),
     });
     for (const { name, deg } of directions) {
-      const facing = (plan.site.latitudeDeg ?? 40) < 0 ? (540 - deg) % 360 : deg;
+      const facing = isSouthern(plan.site) ? (540 - deg) % 360 : deg;
       const apart = Math.abs(((first.facingDeg - facing + 540) % 360) - 180);
       if (apart < 30) continue;
-      const called = (plan.site.latitudeDeg ?? 40) < 0 ? name.replace('south', 'north') : name;
+      const called = isSouthern(plan.site) ? name.replace('south', 'north') : name;
       play(`sun.turn.${name}`, 'sun', `${first.name} turned to the ${called}`, {
         arrays: arrays({ ...first, facingDeg: facing }),
       });

@@ -48,8 +48,8 @@ export interface SmallInverter {
   readonly givesWay: readonly { readonly load: Load; readonly because: string }[];
 }
 
-/** The usual smallest inverter of a house: so much continuously, for a start, and on one leg of two (common practice, no source). */
-const small = { powerVA: 5000, startVA: 9000, legShare: 0.5 } as const;
+/** The usual smallest inverter of a house: so much continuously and for a start; its legs share alike (common practice, no source). */
+const small = { powerVA: 5000, startVA: 9000 } as const;
 
 /** Energy of a day of each season for a watt of modules that face the sun, Wh (common practice, no source). */
 const sunWhPerW: Readonly<Record<Season, number>> = { winter: 1.5, shoulder: 3.5, summer: 5 };
@@ -107,12 +107,11 @@ function energyRange({ season, solarW, requiredRuntimeH }: QuickQuestion, plan: 
 /** What a small inverter carries: loads in the order of their tier, the lesser first, each taken while all of them still hold. */
 export function smallInverter(system: SupplySystem, loads: readonly Load[]): SmallInverter {
   const rank = ({ tier }: Load): number => tiers.indexOf(tier);
-  const legs = systemFacts[system].legs.length;
-  const legVA = legs > 1 ? small.powerVA * (legs === 2 ? small.legShare : 1 / legs) : small.powerVA;
+  const legVA = small.powerVA / systemFacts[system].legs.length;
   const broken = (set: readonly Load[]): string => {
     const { coincident, byLeg, starts } = powerDemand(system, set, 0.999);
     if (coincident.powerVA > small.powerVA) return 'runs above its power';
-    if (legs > 1 && byLeg.some(({ powerVA }) => powerVA > legVA)) return 'runs above what one leg gives';
+    if (byLeg.some(({ powerVA }) => powerVA > legVA)) return 'runs above what one leg gives';
     return starts.some(({ totalVA }) => totalVA > small.startVA) ? 'starts too hard' : '';
   };
   const carries: Load[] = [];

@@ -2,6 +2,7 @@ import { derived, type Figure, given } from '../../base/index.js';
 import type { Chemistry } from '../../electric/index.js';
 import { dayPartFacts, seasonDayWh, usualShareWh } from '../../house/index.js';
 import type { Plan } from '../../design/index.js';
+import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { settingFigure } from '../margins/setting-figures.js';
 
@@ -21,12 +22,11 @@ export interface OwnSolarSize {
 const longNight = (['evening', 'night'] as const).flatMap((part) => dayPartFacts[part].hours);
 
 /** Evening and night of a house, Wh; null where neither loads nor bills tell. */
-function eveningAndNightFigure(plan: Plan): Figure | null {
-  const { eveningWh, nightWh, settings } = demandContextOf(plan);
+function eveningAndNightFigure(context: DemandContext): Figure | null {
+  const { plan, eveningWh, nightWh, settings } = context;
   const season = settings.designSeason.value;
   const base = { key: 'ownSolar.night', label: 'Evening and night, 16 to 6', unit: 'Wh' } as const;
-  const listed = plan.loads.length > 0;
-  if (listed)
+  if (plan.loads.length > 0)
     return given({
       ...base,
       value: eveningWh + nightWh,
@@ -50,8 +50,9 @@ function eveningAndNightFigure(plan: Plan): Figure | null {
  */
 export function ownSolarSize(plan: Plan): OwnSolarSize | null {
   if (plan.brief.surplusSolarWhPerDay === null) return null;
-  const { settings } = demandContextOf(plan);
-  const eveningAndNight = eveningAndNightFigure(plan);
+  const context = demandContextOf(plan);
+  const { settings } = context;
+  const eveningAndNight = eveningAndNightFigure(context);
   const surplus = settingFigure(
     'surplusSolarWhPerDay',
     'Surplus solar a day',

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import {
   listPoints,
   type ListedPoint,
@@ -42,7 +41,7 @@ const movements = (evaluation: Evaluation | null): Observable<ReadonlyMap<string
 /** What is assumed, unknown or doubtful, by how much it matters; who finds it out, and by when. */
 @Component({
   selector: 'lv-open-points-page',
-  imports: [Button, FormsModule, OpenPointRow],
+  imports: [Button, OpenPointRow],
   templateUrl: './open-points-page.html',
   styleUrl: './open-points-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -54,10 +53,13 @@ export class OpenPointsPage {
     toObservable(this.evaluations.evaluation).pipe(auditTime(settleMs), switchMap(movements)),
     { initialValue: none },
   );
-  private readonly listed = computed((): readonly ListedPoint[] => {
+  private readonly found = computed(() => {
     const plan = this.session.plan();
-    return plan ? listPoints(plan, this.movements()) : [];
+    return plan ? openPoints(plan) : [];
   });
+  private readonly listed = computed((): readonly ListedPoint[] =>
+    listPoints(this.found(), this.session.plan()?.openPoints ?? [], this.movements()),
+  );
   protected readonly jobName = computed(() => this.session.job()?.name ?? '');
   protected readonly open = computed(() => this.listed().filter(({ done }) => !done));
   protected readonly settled = computed(() => this.listed().filter(({ done }) => done));

@@ -18,8 +18,6 @@ import { seasonLabels } from '../ui/season-labels';
 import { supplyChoices } from '../ui/supply-choices';
 import { askedGroups, tickedAtFirst } from './asked-loads';
 
-const tierWords = { must: 'must', should: 'should', may: 'may', never: 'never' } as const;
-
 /** A first answer on the telephone: a handful of loads, hours and season give ranges of energy and power, with the reasons. */
 @Component({
   selector: 'lv-quick-page',
@@ -89,7 +87,7 @@ export class QuickPage {
       carries: small.carries.map(({ name }) => name).join('; ') || 'none of these',
       givesWay: small.givesWay.map(({ load, because }) => ({
         name: load.name,
-        because: `${because}; marked ${tierWords[load.tier]}`,
+        because: `${because}; marked ${load.tier}`,
       })),
     };
   });
@@ -111,18 +109,8 @@ export class QuickPage {
       this.error.set(checked.success ? 'Tick a load first' : checked.error.issues[0]!.message);
       return;
     }
-    const { plan } = answer;
-    const loads = new Map(plan.loads.map(({ id }) => [id, crypto.randomUUID() as string]));
-    const renamed = {
-      ...plan,
-      loads: plan.loads.map((load) => ({ ...load, id: loads.get(load.id)! })),
-      backup: {
-        ...plan.backup,
-        kept: plan.backup.kept.map(({ loadId }) => ({ loadId: loads.get(loadId)! })),
-      },
-    };
     this.api
-      .create(changePlan(newJob(checked.data, this.system()), () => renamed))
+      .create(changePlan(newJob(checked.data, this.system()), () => answer.plan))
       .pipe(
         catchError((error: unknown) => {
           this.error.set(problemText(error));

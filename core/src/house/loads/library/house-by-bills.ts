@@ -82,7 +82,8 @@ export function houseByBills(
     'washer-cold',
     ...(answers.ownWell ? ['well-pump-small'] : []),
   ];
-  const entries = ids.flatMap((id) => libraryFor(system).find((entry) => entry.id === id) ?? []);
+  const library = libraryFor(system);
+  const entries = ids.flatMap((id) => library.find((entry) => entry.id === id) ?? []);
   const loads = entries.reduce<Load[]>(
     (added, entry) => [...added, loadFromLibrary(entry, newId(), system, added)],
     [],

@@ -32,6 +32,7 @@ import { LoadEdits } from './load-edits';
 import { LoadsTable } from './loads-table';
 
 const noEffects: ReadonlyMap<string, LoadEffect> = new Map();
+const noLegend = { loads: [], unknown: [] };
 const settleMs = 120;
 
 /** The loads of the house: what each takes, what it asks for, and which stay on in an outage. */
@@ -114,18 +115,22 @@ export class LoadsStage {
     { initialValue: noEffects },
   );
   protected readonly findings = injectFindings();
-  /** Circuits on which nothing hangs yet, and whose names tell what would. */
-  protected readonly ofLegend = computed(() => {
-    const plan = this.plan();
-    if (!plan) return null;
-    const { loads, unknown } = loadsFromCircuits(plan, () => 'new');
-    if (loads.length === 0) return null;
-    const but = unknown.length > 0 ? `; nothing typical is known for ${nameList(unknown)}` : '';
-    return {
-      label: `From the legend (${loads.length})`,
-      title: `A typical load for each circuit without one, by its name${but}`,
-    };
-  });
+  /** Circuits on which nothing hangs yet, and whose names tell what would. It follows a moment after the margins, too. */
+  protected readonly ofLegend = toSignal(
+    toObservable(this.plan).pipe(
+      auditTime(settleMs),
+      map((plan) => {
+        const { loads, unknown } = plan ? loadsFromCircuits(plan, () => 'new') : noLegend;
+        if (loads.length === 0) return null;
+        const but = unknown.length > 0 ? `; nothing typical is known for ${nameList(unknown)}` : '';
+        return {
+          label: `From the legend (${loads.length})`,
+          title: `A typical load for each circuit without one, by its name${but}`,
+        };
+      }),
+    ),
+    { initialValue: null },
+  );
 
   constructor() {
     effect(() => {

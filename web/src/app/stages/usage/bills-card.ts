@@ -10,7 +10,7 @@ import {
   signal,
 } from '@angular/core';
 import { parseQuantity, quantityText, type UnitSystem } from '@levamen/core/base';
-import { type Bill, billSchema } from '@levamen/core/house';
+import { type Bill, billSchema, isSouthern } from '@levamen/core/house';
 import { billDays, billDayWh, billFacts, readBills } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
@@ -54,7 +54,7 @@ export class BillsCard {
   private readonly begun = signal<BegunBill | null>(null);
   /** What could not be taken, by bill and field. */
   protected readonly refused = signal<ReadonlyMap<string, { text: string; message: string }>>(new Map());
-  private readonly southern = computed(() => (this.plan().site.latitudeDeg ?? 45) < 0);
+  private readonly southern = computed(() => isSouthern(this.plan().site));
   protected readonly facts = computed(() => {
     const facts = billFacts(this.plan().usage.bills, this.southern());
     if (!facts) return null;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import { addLoads, type Plan } from '@levamen/core/design';
-import { enoughExplained, explainedShare, seasonDayWh, unexplainedWh } from '@levamen/core/house';
+import { enoughExplained, explainedShare, explainedWh, seasonDayWh } from '@levamen/core/house';
 import { type HouseAnswers, houseByBills, restLoad } from '@levamen/core/house/details';
 import { seasons } from '@levamen/core/nature';
 import { firstSize } from '@levamen/core/study/details';
@@ -65,17 +65,10 @@ export class HouseByBills {
       : [];
   });
   private readonly explained = computed(() => {
-    const plan = this.plan();
-    const billed = seasonDayWh(plan.usage, plan.site);
-    const left = unexplainedWh(plan);
-    const share = explainedShare(plan);
-    if (!billed || !left || !share) return [];
-    return seasons.map((season) => ({
-      season,
-      billedWh: billed[season],
-      listedWh: billed[season] - left[season],
-      share: share[season],
-    }));
+    const bills = explainedWh(this.plan());
+    return bills
+      ? seasons.map((season) => ({ season, ...bills[season], share: explainedShare(bills[season]) }))
+      : [];
   });
   protected readonly rows = computed(() =>
     this.explained().map(({ season, billedWh, listedWh, share }) => ({

@@ -10,7 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { quantityText, type UnitSystem } from '@levamen/core/base';
-import type { ChannelRole } from '@levamen/core/house';
+import { type ChannelRole, isSouthern } from '@levamen/core/house';
 import { measuredLegDemand, measurementOf, withMeasuredUse } from '@levamen/core/house/details';
 import { usageFigures } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
@@ -173,9 +173,7 @@ export class MeterCard {
       .find((one) => one.channel === channel);
     const loads = plan.loads.filter(({ circuitId }) => circuitId === circuit?.id);
     const set = this.meter.open();
-    const measured = set
-      ? await this.meter.measuredUse(channel, set.zone, (plan.site.latitudeDeg ?? 45) < 0)
-      : null;
+    const measured = set ? await this.meter.measuredUse(channel, set.zone, isSouthern(plan.site)) : null;
     if (!measured || loads.length === 0) {
       this.note.set(`${channel} never drew anything: nothing was taken.`);
       return;

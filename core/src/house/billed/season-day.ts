@@ -1,17 +1,18 @@
 import { type Season, seasons } from '../../nature/index.js';
-import { billFacts } from './bill-facts.js';
-import type { Bill } from './usage.schema.js';
+import type { House } from '../site/house.js';
+import { isSouthern } from '../site/is-southern.js';
+import { billFacts } from '../usage/bill-facts.js';
 
 /**
  * What the house takes on a mean day of each season by its bills, Wh. A season without a bill has the mean of the others.
  *
  * @returns null where there are no bills
  */
-export function seasonDaysWh(
-  bills: readonly Bill[],
-  southern: boolean,
+export function seasonDayWh(
+  { bills }: Pick<House['usage'], 'bills'>,
+  site: House['site'],
 ): Readonly<Record<Season, number>> | null {
-  const facts = billFacts(bills, southern);
+  const facts = billFacts(bills, isSouthern(site));
   if (!facts) return null;
   const known = Object.values(facts.seasonDayWh).filter((wh): wh is number => wh !== null);
   const meanWh = known.reduce((sum, wh) => sum + wh, 0) / known.length;
