@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   listPoints,
@@ -11,31 +11,25 @@ import {
 import type { OpenPoint } from '@levamen/core/design';
 import type { Evaluation } from '@levamen/core/study';
 import { Button } from 'primeng/button';
-import {
-  asyncScheduler,
-  auditTime,
-  from,
-  map,
-  type Observable,
-  observeOn,
-  scan,
-  startWith,
-  switchMap,
-} from 'rxjs';
+import { asyncScheduler, auditTime, from, map, type Observable, observeOn, scan, switchMap } from 'rxjs';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
 import { OpenPointRow } from './open-point-row';
 
 const settleMs = 150;
-const none: ReadonlyMap<string, Movement | null> = new Map();
+const none: Movements = new Map();
 
-/** How much each point matters; one after the other, so that the page answers meanwhile. */
-const movements = (evaluation: Evaluation | null): Observable<ReadonlyMap<string, Movement | null>> =>
+type Movements = ReadonlyMap<string, Movement | null>;
+
+/**
+ * How much each point matters; one after the other, so that the page answers meanwhile. What was worked out before stays until its
+ * turn comes: rows that changed places would take the focus out of the hands of whoever types in one.
+ */
+const movements = (evaluation: Evaluation | null, before: Movements): Observable<Movements> =>
   from(evaluation ? openPoints(evaluation.context.plan) : []).pipe(
     observeOn(asyncScheduler),
     map((point) => [point.key, movementOf(point, evaluation!)] as const),
-    scan((all, [key, movement]) => new Map([...all, [key, movement]]), none),
-    startWith(none),
+    scan((all, [key, movement]): Movements => new Map(all).set(key, movement), before),
   );
 
 /** What is assumed, unknown or doubtful, by how much it matters; who finds it out, and by when. */
@@ -49,8 +43,11 @@ const movements = (evaluation: Evaluation | null): Observable<ReadonlyMap<string
 export class OpenPointsPage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
-  private readonly movements = toSignal(
-    toObservable(this.evaluations.evaluation).pipe(auditTime(settleMs), switchMap(movements)),
+  private readonly movements: Signal<Movements> = toSignal(
+    toObservable(this.evaluations.evaluation).pipe(
+      auditTime(settleMs),
+      switchMap((evaluation) => movements(evaluation, this.movements())),
+    ),
     { initialValue: none },
   );
   private readonly found = computed(() => {
