@@ -1,8 +1,8 @@
 // Alters numeric constants of core one by one and looks whether a test notices; prints what nobody notices.
 //   node scripts/mutate.mjs FILE [EVERY] [FIRST]     every so manieth constant, from the first on; all without
 // Each constant is raised by a fiftieth, small whole numbers by one. First all tests run once, to learn which of them reads which
-// constant; then each altered constant is shown to tests that read it until one fails: those beside it, then the quickest, for at most
-// half a minute. What was found is added to FILE a line at a time, and a constant that stands there is not tried again.
+// constant; then each altered constant is shown to tests that read it until one fails: those that noticed another of its file, those beside
+// it, then the quickest, for at most half a minute. What was found is added to FILE a line at a time, and a constant that stands there is not tried again.
 import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, relative } from 'node:path';
@@ -107,8 +107,12 @@ const plugin = {
 
 const durations = new Map();
 const isBeside = (path) => altered !== undefined && dirname(path) === dirname(altered.path);
-/** Tests beside the altered constant first, then the quickest. */
-const rank = (path) => (durations.get(path) ?? Infinity) - (isBeside(path) ? 1e6 : 0);
+/** Tests that noticed another constant of the same file. */
+const noticedIn = new Map();
+const hasNoticed = (path) => altered !== undefined && noticedIn.get(altered.path)?.has(path);
+/** Tests that noticed one of the same file first, then those beside it, then the quickest. */
+const rank = (path) =>
+  (durations.get(path) ?? Infinity) - (hasNoticed(path) ? 2e6 : 0) - (isBeside(path) ? 1e6 : 0);
 class QuickestFirst {
   shard(files) {
     return files;
@@ -207,6 +211,7 @@ for (const constant of chosen) {
   const asked = specifications.filter(({ moduleId }) => paths.has(moduleId));
   const after = asked.length === 0 ? [] : await run(asked);
   const by = after.find((module) => module.state() === 'failed')?.moduleId;
+  if (by) noticedIn.set(constant.path, (noticedIn.get(constant.path) ?? new Set()).add(by));
   vitest.invalidateFile(constant.path);
   done += 1;
   const result = by ? 'noticed' : asked.length === 0 ? 'read by no test' : 'survived';

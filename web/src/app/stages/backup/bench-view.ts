@@ -28,11 +28,20 @@ export interface BenchRow {
   readonly label: string;
 }
 
+/** Whether two rows of one circuit look alike. */
+export const alikeRows = (one: BenchRow, other: BenchRow): boolean =>
+  one.label === other.label &&
+  one.legs === other.legs &&
+  one.shed === other.shed &&
+  one.limitsKind === other.limitsKind;
+
 export interface LaneView {
   readonly lane: Lane;
   readonly title: string;
   readonly what: string;
   readonly rows: readonly BenchRow[];
+  /** How many circuits there are, drawn or not. */
+  readonly count: number;
   readonly sums: string;
 }
 
@@ -125,6 +134,7 @@ export function benchView(
       title,
       what,
       rows: sorted.map((item) => rowOf(item, effects.get(item.id), system)),
+      count: sorted.length,
       sums:
         there.length === 0
           ? ''

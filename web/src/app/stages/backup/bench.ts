@@ -13,7 +13,8 @@ import {
 } from '@angular/core';
 
 import { type BenchItem, type Lane, lanes } from '@levamen/core/design';
-import type { BenchRow, LaneView } from './bench-view';
+import { inPieces } from '../../ui/in-pieces';
+import { alikeRows, type BenchRow, type LaneView } from './bench-view';
 import { laneFacts } from './lane-facts';
 
 /** What should move where. */
@@ -49,6 +50,19 @@ export class Bench {
     computation: (rows, previous) =>
       rows.find(({ item }) => item.id === previous?.value)?.item.id ?? rows[0]?.item.id ?? '',
   });
+  private readonly drawn = inPieces(
+    this.rows,
+    { keyOf: ({ item }) => item.id, alike: alikeRows },
+    this.active,
+  );
+  /** The lanes with the rows that are drawn by now. */
+  protected readonly drawnView = computed((): readonly LaneView[] => {
+    const drawn = new Map(this.drawn().map((row) => [row.item.id, row]));
+    return this.view().map((lane) => ({
+      ...lane,
+      rows: lane.rows.flatMap(({ item }) => drawn.get(item.id) ?? []),
+    }));
+  });
   protected readonly isChosen = computed(() => new Set(this.chosen()));
   private anchor = '';
   private wantsFocus = false;
@@ -56,7 +70,7 @@ export class Bench {
   constructor() {
     afterRenderEffect(() => {
       const id = this.active();
-      this.rows();
+      this.drawnView();
       if (!this.wantsFocus) return;
       this.wantsFocus = false;
       this.focusRow(id);
@@ -83,8 +97,8 @@ export class Bench {
   protected onDropped({ item, container }: CdkDragDrop<Lane, Lane, BenchItem>): void {
     const dragged: BenchItem = item.data;
     this.active.set(dragged.id);
-    const some = this.isChosen().has(dragged.id) ? this.items(this.chosen()) : [dragged];
-    this.moved.emit({ items: some, lane: container.data });
+    const ids = this.isChosen().has(dragged.id) ? this.chosen() : [dragged.id];
+    this.moved.emit({ items: this.items(ids), lane: container.data });
   }
 
   protected onKey(event: KeyboardEvent): void {

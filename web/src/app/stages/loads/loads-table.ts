@@ -15,6 +15,7 @@ import {
 import { quantityText } from '@levamen/core/base';
 import type { Load } from '@levamen/core/house';
 import type { LoadEffect } from '@levamen/core/study/details';
+import { inPieces } from '../../ui/in-pieces';
 import { cellText, columnsFor, costText, writeCell, type CellContext, type ColumnKey } from './load-columns';
 import { LoadEdits } from './load-edits';
 import { LoadRow, type LoadCell, type LoadRowView } from './load-row';
@@ -103,6 +104,8 @@ export class LoadsTable {
       });
     },
   });
+  protected readonly activeId = computed(() => this.loads()[this.activeRow()]?.id ?? null);
+  protected readonly drawn = inPieces(this.rows, { keyOf: ({ load }) => load.id }, this.activeId);
   /** Message of the active cell, shown below the table and read out. */
   protected readonly message = computed(() => {
     const cell = this.rows()[this.activeRow()]?.cells[this.activeColumn()];
@@ -122,7 +125,7 @@ export class LoadsTable {
       this.activeRow();
       this.activeColumn();
       this.editing();
-      this.rows();
+      this.drawn();
       if (this.wantsFocus) this.focusActive();
     });
   }
