@@ -40,9 +40,9 @@ export function sixtyCircuits(seed) {
   }
   const panel = newPanel('panel', 'Panel', system, { kind: 'service', serviceId: 'service' });
   const survey = {
+    ...blank.survey,
     services: [newService('service', 'Service')],
     panels: [{ ...panel, spaces: 84, circuits }],
-    monitorCircuitId: null,
   };
   const plan = { ...blank, survey, loads };
   return settlePlan(

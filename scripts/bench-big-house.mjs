@@ -30,7 +30,7 @@ function bigHouse() {
     const load = loadFromLibrary(loadLibrary[i % loadLibrary.length], `load-${i}`, system, loads);
     loads.push({ ...load, circuitId: `p${i % 24}c${24 + (Math.floor(i / 24) % 26)}` });
   }
-  const survey = { services: [newService('service', 'Service')], panels, monitorCircuitId: null };
+  const survey = { ...blank.survey, services: [newService('service', 'Service')], panels };
   return settlePlan(
     keepOnly(
       { ...blank, survey, loads },

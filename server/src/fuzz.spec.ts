@@ -9,6 +9,8 @@ import * as fc from 'fast-check';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { makeApp } from './http/app.js';
+import { digestOf } from './blobs/blob-store.js';
+import { photo } from './testing/photo.js';
 import { readingSet } from './testing/reading-set.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
 import { times, writeDown } from './testing/proof.js';
@@ -96,6 +98,8 @@ async function validRequests(): Promise<readonly (() => Promise<Valid>)[]> {
       body: values,
     },
     { method: 'GET', path: `${own}/readings/${set.id}/channels/0` },
+    { method: 'PUT', path: `${own}/photos/${digestOf(photo)}`, type: 'image/jpeg', body: photo },
+    { method: 'GET', path: `${own}/photos/${digestOf(photo)}` },
     { method: 'GET', path: `/api/weather/${year.id}` },
     { method: 'POST', path: '/api/weather', type: 'text/csv', body: weatherText() },
     { method: 'GET', path: '/api/monitor/1/history.json?fromS=0&toS=9000&intervalS=900' },

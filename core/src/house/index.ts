@@ -58,6 +58,18 @@ export { circuitLegSets, legsOnCircuit, settleLegs } from './panels/settle-legs.
 export { panelRows, spaceAt, spaceLeg, spacePlace, spacesFrom } from './panels/space-place.js';
 export { surveyProblems } from './panels/survey-problems.js';
 export type { SurveyedHouse } from './panels/surveyed-house.js';
+export {
+  maxPhotoBytes,
+  maxPhotos,
+  type Photo,
+  photoDigestSchema,
+  photoSchema,
+  photoSidePx,
+  type PhotoSubject,
+  photoSubjects,
+} from './photos/photo.schema.js';
+export { type PhotoThing, photoThings } from './photos/photo-things.js';
+export { settlePhotos } from './photos/settle-photos.js';
 export { houseZone } from './site/house-zone.js';
 export type { House } from './site/house.js';
 export { noParties, type Parties, partiesSchema } from './site/parties.schema.js';

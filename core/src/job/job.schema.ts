@@ -3,7 +3,7 @@ import { idSchema, nameSchema } from '../base/index.js';
 import { designSlices, houseSlices, planProblems } from '../design/index.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 10;
+export const jobVersion = 11;
 
 /** One design over the house. */
 export const jobDesignSchema = z.strictObject({ id: idSchema, name: nameSchema(80), ...designSlices });

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Circuit, settleLegs } from '../house/index.js';
+import { type Circuit, settleLegs, emptySurvey } from '../house/index.js';
 import {
   fitsInto,
   guessCircuitColumns,
@@ -175,7 +175,7 @@ describe('putting and moving breakers', () => {
     });
     expect(harbour.loads.find(({ circuitId }) => circuitId === sump.id)?.legs).toBe('L2');
     expect(plan.loads.find(({ circuitId }) => circuitId === sump.id)?.legs).toBe('L1');
-    const without = settleLegs({ ...harbour, survey: { services: [], panels: [], monitorCircuitId: null } });
+    const without = settleLegs({ ...harbour, survey: emptySurvey() });
     expect(without.loads.every(({ circuitId }) => circuitId === null)).toBe(true);
   });
 });
@@ -201,6 +201,39 @@ describe('the sensor plan', () => {
   it('adds up, and skips spares', () => {
     expect(plan.sensors).toBe(plan.byClass.reduce((sum, { count: n }) => sum + n, 0));
     expect(plan.points.some(({ where }) => /\b22\b/.test(where))).toBe(false);
+  });
+
+  it('measures the mains only, or leaves them out, where that is asked for', () => {
+    const scoped = (monitorScope: 'circuits' | 'mains') =>
+      sensorPlan({ ...harbour, survey: { ...harbour.survey, monitorScope } });
+    const names = (of: typeof plan) => of.points.map(({ where }) => where);
+    expect(names(scoped('mains'))).toEqual(['Cellar panel, mains', 'Cellar panel 21, 23 Barn panel']);
+    expect(names(scoped('circuits'))).toEqual(names(plan).filter((where) => !where.endsWith('mains')));
+  });
+
+  it('counts monitors by their channels, one more where a part of the house has a voltage of its own', () => {
+    const survey = { ...harbour.survey, monitorChannels: 16 };
+    const one = sensorPlan({ ...harbour, survey });
+    expect(one.groups).toEqual([
+      { where: 'Farm service', sensors: plan.sensors, monitors: Math.ceil(plan.sensors / 16) },
+    ]);
+    expect(sensorPlan({ ...harbour, survey: { ...survey, monitorChannels: null } }).monitors).toBeNull();
+    const [service] = harbour.backup.services;
+    const barn = harbour.survey.panels.find(({ name }) => name === 'Barn panel')!;
+    const split = sensorPlan({
+      ...harbour,
+      survey,
+      backup: {
+        ...harbour.backup,
+        services: [{ ...service!, school: 'feeder', isolation: { at: 'feeder', panelId: barn.id } }],
+      },
+    });
+    expect(split.groups.map(({ where }) => where)).toEqual([
+      'Farm service',
+      'Farm service, behind Barn panel',
+    ]);
+    expect(split.sensors).toBe(plan.sensors);
+    expect(split.monitors).toBe(split.groups.reduce((sum, { sensors }) => sum + Math.ceil(sensors / 16), 0));
   });
 
   it('says whether the monitor itself stays on', () => {

@@ -240,6 +240,35 @@ export function openApiDocument(): object {
         },
         delete: { summary: 'Remove a year', responses: { 204: answer('Removed'), ...missing } },
       },
+      '/api/jobs/{id}/photos/{digest}': {
+        parameters: [
+          id,
+          {
+            name: 'digest',
+            in: 'path',
+            required: true,
+            schema: { type: 'string', pattern: '^[0-9a-f]{64}$' },
+          },
+        ],
+        get: {
+          summary: 'A photo of a job, by the SHA-256 of its bytes',
+          responses: {
+            200: { description: 'The photo', content: { 'image/jpeg': {} } },
+            404: problem('No such job or photo'),
+          },
+        },
+        put: {
+          summary: 'Keep a photo: a JPEG scaled down, with nothing beside the picture',
+          requestBody: { required: true, content: { 'image/jpeg': {} } },
+          responses: {
+            204: answer('Kept'),
+            413: problem('Larger than a photo may be'),
+            415: problem('Not sent as image/jpeg'),
+            422: problem('Not such a picture, or not the one its digest says'),
+            ...missing,
+          },
+        },
+      },
       '/api/jobs/{id}/readings': {
         parameters: [id],
         get: {

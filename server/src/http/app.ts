@@ -13,6 +13,7 @@ import { docsRoutes } from '../docs/docs-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
 import { logRoutes } from '../log/log-routes.js';
+import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
@@ -64,7 +65,14 @@ export function makeApp({
       },
     }),
   );
-  app.use(helmet({ contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        // A photo that waits to be sent is shown from this device.
+        directives: { upgradeInsecureRequests: null, 'img-src': ["'self'", 'data:', 'blob:'] },
+      },
+    }),
+  );
   app.use(hostGuard);
   app.use(compression());
 
@@ -101,7 +109,14 @@ export function makeApp({
     response.json(builtInCatalogue);
   });
   const store = new JobStore(source, defaultWorkspaceId);
-  api.use('/jobs', jobRoutes(store, new ReadingStore(source, defaultWorkspaceId)));
+  api.use(
+    '/jobs',
+    jobRoutes(
+      store,
+      new ReadingStore(source, defaultWorkspaceId),
+      new PhotoStore(source, defaultWorkspaceId),
+    ),
+  );
   api.get('/storage', async (_request, response) => {
     response.json(await store.storage());
   });

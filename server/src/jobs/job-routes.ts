@@ -14,6 +14,8 @@ import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
 import { whoOf } from '../http/who-of.js';
 import { panelRoutes } from '../panels/panel-routes.js';
+import { photoRoutes } from '../photos/photo-routes.js';
+import type { PhotoStore } from '../photos/photo-store.js';
 import { readingRoutes } from '../readings/reading-routes.js';
 import type { ReadingStore } from '../readings/reading-store.js';
 import { applyPatch } from './apply-patch.js';
@@ -58,7 +60,7 @@ const readable = (stored: StoredRevision): Job => {
 };
 
 /** Routes under /api/jobs. */
-export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
+export function jobRoutes(store: JobStore, readings: ReadingStore, photos: PhotoStore): Router {
   const router = Router();
 
   const created = (response: Response, stored: StoredRevision): void => {
@@ -203,14 +205,13 @@ export function jobRoutes(store: JobStore, readings: ReadingStore): Router {
     panelRoutes(async (id) => readable(present(await store.read(validId(id))))),
   );
 
-  router.use(
-    '/:id/readings',
-    readingRoutes(readings, async (text) => {
-      const id = validId(text);
-      if (!(await store.exists(id))) throw notFound('job');
-      return id;
-    }),
-  );
+  const seen = async (text: string): Promise<string> => {
+    const id = validId(text);
+    if (!(await store.exists(id))) throw notFound('job');
+    return id;
+  };
+  router.use('/:id/readings', readingRoutes(readings, seen));
+  router.use('/:id/photos', photoRoutes(photos, seen));
 
   return router;
 }

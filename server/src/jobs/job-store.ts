@@ -14,6 +14,7 @@ import {
 import { In, IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
+import { sharePhotos } from '../photos/photo-store.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
 import { changesBetween, keepAs, RevisionDocuments } from './revision-document.js';
 
@@ -155,6 +156,8 @@ export class JobStore {
             [id, readingsOf, this.workspaceId],
           );
         }
+        const digests = document.photos.map(({ digest }) => digest);
+        await sharePhotos(manager, id, this.workspaceId, digests);
         await this.log.write(manager, who, deed, id, { name: document.name });
       }
       const job = await manager.findOneBy(JobEntity, this.present(id));
@@ -253,7 +256,9 @@ export class JobStore {
          (SELECT coalesce(sum(bytes), 0) FROM blob WHERE workspace_id = $1) AS "blobBytes",
          (SELECT coalesce(sum(bytes), 0) FROM blob b WHERE workspace_id = $1 AND NOT EXISTS (
            SELECT FROM reading_channel c JOIN job_reading_set l ON l.set_id = c.set_id JOIN job ON job.id = l.job_id
-           WHERE c.workspace_id = $1 AND c.digest = b.digest AND job.deleted_at IS NULL)) AS "binBlobBytes"`,
+           WHERE c.workspace_id = $1 AND c.digest = b.digest AND job.deleted_at IS NULL) AND NOT EXISTS (
+           SELECT FROM job_photo p JOIN job ON job.id = p.job_id
+           WHERE p.workspace_id = $1 AND p.digest = b.digest AND job.deleted_at IS NULL)) AS "binBlobBytes"`,
       [this.workspaceId],
     );
     const { jobs, jobsInBin, revisionBytes, blobBytes, binBlobBytes } = row!;

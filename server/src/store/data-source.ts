@@ -4,6 +4,7 @@ import { Jobs1795000000000 } from './migrations/1-jobs.js';
 import { Readings1795600000000 } from './migrations/2-readings.js';
 import { Weather1796200000000 } from './migrations/3-weather.js';
 import { Ground1796800000000 } from './migrations/4-ground.js';
+import { Photos1797400000000 } from './migrations/5-photos.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -11,6 +12,7 @@ export const migrations = [
   Readings1795600000000,
   Weather1796200000000,
   Ground1796800000000,
+  Photos1797400000000,
 ] as const;
 
 interface Options {

@@ -2,6 +2,7 @@ import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { BlobEntity } from '../blobs/blob-entity.js';
 import { DeedEntity } from '../log/deed-entity.js';
+import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
 import { WeatherEntity } from '../weather/weather-entity.js';
 import { moment, workspaceColumn } from './columns.js';
@@ -107,5 +108,6 @@ export const entities = [
   ReadingSetEntity,
   ReadingChannelEntity,
   JobReadingSetEntity,
+  JobPhotoEntity,
   WeatherEntity,
 ];

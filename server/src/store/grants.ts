@@ -10,6 +10,7 @@ const grants = {
   reading_set: 'SELECT, INSERT',
   reading_channel: 'SELECT, INSERT',
   job_reading_set: 'SELECT, INSERT, UPDATE',
+  job_photo: 'SELECT, INSERT',
   weather_year: 'SELECT, INSERT, DELETE',
   migration: 'SELECT',
 } as const;

@@ -23,6 +23,10 @@ export const routes: Routes = [
         path: 'open-points',
         loadComponent: () => import('./open-points/open-points-page').then((m) => m.OpenPointsPage),
       },
+      {
+        path: 'photos',
+        loadComponent: () => import('./photos/photos-page').then((m) => m.PhotosPage),
+      },
     ],
   },
   { path: '**', redirectTo: 'jobs' },

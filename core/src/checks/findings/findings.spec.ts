@@ -106,6 +106,26 @@ describe('sun and generator beside a stack', () => {
     expect(keys({ arrays: [{ ...array!, ratedW: 20_000 }] })).toEqual(['solar-ac-limit']);
     expect(keys({ arrays: [{ ...array!, coupling: 'dc' }] })).toEqual(['solar-dc-limit']);
   });
+  it('share the breakers of the circuits they come down on', () => {
+    const range = plan.survey.panels[0]!.circuits.find(({ name }) => name === 'Range')!;
+    const dryer = plan.survey.panels[0]!.circuits.find(({ name }) => name === 'Dryer')!;
+    // 12 kW at 240 V are 50 A; 125 % of it 62.5 A against 50 A. Half of it on each: 31.25 A, more than 30 A and less than 50 A.
+    const on = (more: readonly string[]) =>
+      keys({
+        arrays: [
+          {
+            ...array!,
+            ratedW: 4000,
+            inverterW: 12_000,
+            circuitId: range.id,
+            moreCircuits: more.map((circuitId) => ({ circuitId })),
+          },
+        ],
+      }).filter((key) => key.startsWith('solar-circuit'));
+    expect([range.ratingA, dryer.ratingA]).toEqual([50, 30]);
+    expect(on([])).toEqual([`solar-circuit.${array!.id}.${range.id}`]);
+    expect(on([dryer.id])).toEqual([`solar-circuit.${array!.id}.${dryer.id}`]);
+  });
   it('must not work against each other', () => {
     const generator = {
       ...usualGenerator('auto'),

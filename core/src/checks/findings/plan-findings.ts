@@ -1,5 +1,6 @@
 import { type Finding, severities } from '../../base/index.js';
 import type { Evaluation } from '../../study/index.js';
+import { arrayCircuitFindings } from './array-circuit-findings.js';
 import { backupFindings } from './backup-findings.js';
 import { designFindings } from './design-findings.js';
 import { loadFindings } from './load-findings.js';
@@ -12,6 +13,7 @@ export function planFindings({ context, selected, chosenProblem }: Evaluation): 
     ...designFindings(context, selected),
     ...backupFindings(context, selected),
     ...outageFindings(context, selected),
+    ...arrayCircuitFindings(context.plan),
   ];
   if (chosenProblem !== '') {
     found.push({

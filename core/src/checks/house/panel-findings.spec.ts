@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Circuit, type Panel, surveyProblems, wouldLoop } from '../../house/index.js';
+import { type Circuit, type Panel, surveyProblems, wouldLoop, emptySurvey } from '../../house/index.js';
 import { newCircuit, newPanel, newService } from '../../house/details.js';
 import { demoPlans, type Plan } from '../../design/index.js';
 import type { ConductorMaterial, ConductorSize } from '../../electric/index.js';
@@ -22,7 +22,7 @@ const panel = (circuits: Circuit[], changes: Partial<Panel> = {}): Panel => ({
 });
 const house = (panels: Panel[], changes: Partial<Plan> = {}): Plan =>
   aPlan([], {
-    survey: { services: [{ ...newService('s', 'Service'), ratingA: 200 }], panels, monitorCircuitId: null },
+    survey: { ...emptySurvey(), services: [{ ...newService('s', 'Service'), ratingA: 200 }], panels },
     ...changes,
   });
 const keys = (plan: Plan): string[] =>

@@ -39,6 +39,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     survey: emptySurvey(),
     usage: emptyUsage(),
     loads: [],
+    photos: [],
     outage: emptyScenario(),
     openPoints: [],
     backup: emptyBackup(),

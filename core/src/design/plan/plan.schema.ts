@@ -1,6 +1,14 @@
 import * as z from 'zod';
 import { supplySchema } from '../../electric/index.js';
-import { loadSchema, partiesSchema, siteSchema, surveySchema, usageSchema } from '../../house/index.js';
+import {
+  loadSchema,
+  maxPhotos,
+  partiesSchema,
+  photoSchema,
+  siteSchema,
+  surveySchema,
+  usageSchema,
+} from '../../house/index.js';
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
 import { maxOpenPoints, openPointSchema } from '../brief/open-point.schema.js';
@@ -19,6 +27,7 @@ export const houseSlices = {
   survey: surveySchema,
   usage: usageSchema,
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
+  photos: z.array(photoSchema).max(maxPhotos, `A job holds at most ${maxPhotos} photos`),
   outage: scenarioSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };

@@ -1,4 +1,4 @@
-import type { House } from '../../house/index.js';
+import type { House, Photo } from '../../house/index.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { OpenPoint } from '../brief/open-point.schema.js';
@@ -10,5 +10,6 @@ export interface Plan extends House, BackedUpHouse {
   brief: Brief;
   outage: Scenario;
   openPoints: OpenPoint[];
+  photos: Photo[];
   sources: Sources;
 }

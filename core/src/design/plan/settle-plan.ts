@@ -1,4 +1,4 @@
-import { settleLegs, settleRating, settleRest } from '../../house/index.js';
+import { settleLegs, settlePhotos, settleRating, settleRest } from '../../house/index.js';
 import { settleBackup } from '../backup/settle-backup.js';
 import type { Plan } from './plan.js';
 
@@ -8,15 +8,24 @@ function settleSources<P extends Plan>(plan: P): P {
   const circuits = new Set(plan.survey.panels.flatMap((panel) => panel.circuits.map(({ id }) => id)));
   const isLost = (source: { readonly circuitId: string | null } | null): boolean =>
     source !== null && source.circuitId !== null && !circuits.has(source.circuitId);
-  if (![...arrays, generator, vehicle].some(isLost)) return plan;
+  const isThere = ({ circuitId }: { readonly circuitId: string }): boolean => circuits.has(circuitId);
+  const lists = [...arrays.map(({ moreCircuits }) => moreCircuits), generator?.offWhileItRuns ?? []];
+  if (lists.every((list) => list.every(isThere)) && ![...arrays, generator, vehicle].some(isLost))
+    return plan;
   const settled = <S extends { readonly circuitId: string | null }>(source: S): S =>
     isLost(source) ? { ...source, circuitId: null } : source;
   return {
     ...plan,
     sources: {
       ...plan.sources,
-      arrays: arrays.map(settled),
-      generator: generator && settled(generator),
+      arrays: arrays.map((array) => ({
+        ...settled(array),
+        moreCircuits: array.moreCircuits.filter(isThere),
+      })),
+      generator: generator && {
+        ...settled(generator),
+        offWhileItRuns: generator.offWhileItRuns.filter(isThere),
+      },
       vehicle: vehicle && settled(vehicle),
     },
   };
@@ -27,4 +36,4 @@ function settleSources<P extends Plan>(plan: P): P {
  * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
  */
 export const settlePlan = <P extends Plan>(plan: P): P =>
-  settleSources(settleBackup(settleLegs(settleRest(settleRating(plan)))));
+  settlePhotos(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan))))));

@@ -44,6 +44,8 @@ export const solarArraySchema = z.strictObject({
   id: idSchema,
   circuitId: circuitId(),
   name: field(nameSchema(60), { label: 'Array' }),
+  /** Further circuits it comes down on, as modules with small inverters do; each carries its share. */
+  moreCircuits: z.array(z.strictObject({ circuitId: idSchema })).max(11, 'Use at most 12 circuits'),
   /** Direct-current power under standard test conditions. */
   ratedW: field(amountSchema(100, 200_000, 'W'), { label: 'Power of the modules', unit: 'W' }),
   /** Where they have been counted, their power together is that of the array; null = nobody has. */
@@ -125,6 +127,8 @@ export const generatorSchema = z.strictObject({
   quiet: z.strictObject({ fromH: clockHour(), toH: clockHour() }).nullable(),
   /** Solar with inverters of its own is kept off while it runs. */
   locksSolarOut: z.boolean({ error: 'Say yes or no' }),
+  /** Circuits that whoever starts it switches off for as long as it runs. */
+  offWhileItRuns: z.array(z.strictObject({ circuitId: idSchema })).max(168, 'Use at most 168 circuits'),
 });
 export type Generator = z.infer<typeof generatorSchema>;
 

@@ -21,6 +21,7 @@ export const usualGenerator = (start: Generator['start']): Generator => ({
   // Hours in which it may not run decide how long a house lasts: nobody has asked for any yet.
   quiet: null,
   locksSolarOut: true,
+  offWhileItRuns: [],
 });
 
 /** An array as one would first think of it: on a roof that faces the equator. */
@@ -32,6 +33,7 @@ export const usualArray = (
   id,
   name,
   circuitId: null,
+  moreCircuits: [],
   ratedW: 6000,
   modules: null,
   tiltDeg: 30,

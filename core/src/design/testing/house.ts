@@ -1,7 +1,7 @@
 import { undecidedBackup, type ServiceBackup } from '../backup/backup.schema.js';
 import { settlePlan } from '../plan/settle-plan.js';
 import type { Plan } from '../plan/plan.js';
-import type { Circuit, Load, Panel } from '../../house/index.js';
+import { type Circuit, emptySurvey, type Load, type Panel } from '../../house/index.js';
 import { newCircuit, newPanel, newService } from '../../house/details.js';
 import { aPlan } from './plan.js';
 
@@ -50,9 +50,9 @@ export function aHouse(
   return settlePlan({
     ...plan,
     survey: {
+      ...emptySurvey(),
       services: Object.keys(services).map((id) => ({ ...newService(id, `Service ${id}`), ratingA: 200 })),
       panels: Object.entries(services).map(([service, ways]) => aPanel(service, ways)),
-      monitorCircuitId: null,
     },
     backup: {
       ...plan.backup,

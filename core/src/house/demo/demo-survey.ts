@@ -123,6 +123,8 @@ export function harbourSurvey(system: SupplySystem): DemoSurvey {
       ],
       panels: [main, barn],
       monitorCircuitId: wayId('cellar', 17),
+      monitorChannels: 16,
+      monitorScope: 'all',
     },
     circuitOf: new Map([...placesOf('cellar', harbourMain), ...placesOf('barn', harbourBarn)]),
   };
@@ -178,6 +180,8 @@ export function vineyardSurvey(system: SupplySystem): DemoSurvey {
       ],
       panels: [unit],
       monitorCircuitId: wayId('hall', 18),
+      monitorChannels: null,
+      monitorScope: 'all',
     },
     circuitOf: new Map(placesOf('hall', vineyardUnit)),
   };

@@ -2,10 +2,10 @@ import { expect, it } from 'vitest';
 import { aLoad } from '../testing/loads.js';
 import { circuitsByName } from './circuits-by-name.js';
 import { newCircuit, newPanel } from './new-panel.js';
+import { emptySurvey } from './panel.schema.js';
 
 const survey = (names: readonly string[]) => ({
-  services: [],
-  monitorCircuitId: null,
+  ...emptySurvey(),
   panels: [
     {
       ...newPanel('p', 'Panel', 'split-120-240', { kind: 'unknown' as const }),

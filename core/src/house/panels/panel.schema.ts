@@ -231,12 +231,34 @@ export const panelSchema = z.strictObject({
 });
 export type Panel = z.infer<typeof panelSchema>;
 
+/** What a circuit monitor measures. */
+export const monitorScopes = ['all', 'circuits', 'mains'] as const;
+
 export const surveySchema = z.strictObject({
   services: z.array(serviceSchema).max(8, 'Use at most 8 services'),
   panels: z.array(panelSchema).max(24, 'Use at most 24 panels'),
   /** The circuit that feeds the circuit monitor itself; null = not known. */
   monitorCircuitId: field(idSchema.nullable(), { label: 'The monitor itself is fed by' }),
+  /** Channels of one circuit monitor; null = not known. */
+  monitorChannels: field(countSchema(1, 256).nullable(), {
+    label: 'Channels of one monitor',
+    unit: 'count',
+  }),
+  monitorScope: field(z.enum(monitorScopes, { error: `Choose one of: ${monitorScopes.join(', ')}` }), {
+    label: 'Measured',
+    choices: [
+      ['all', 'every circuit, and the mains'],
+      ['circuits', 'every circuit; their sum is the main'],
+      ['mains', 'mains and feeders only'],
+    ],
+  }),
 });
 export type Survey = z.infer<typeof surveySchema>;
 
-export const emptySurvey = (): Survey => ({ services: [], panels: [], monitorCircuitId: null });
+export const emptySurvey = (): Survey => ({
+  services: [],
+  panels: [],
+  monitorCircuitId: null,
+  monitorChannels: null,
+  monitorScope: 'all',
+});

@@ -4,6 +4,7 @@ import { dailyEnergyWh } from '../loads/daily-energy.js';
 import { loadSchema } from '../loads/load.schema.js';
 import { newCircuit, newPanel, newService } from '../panels/new-panel.js';
 import { type PasteColumn, readPastedLoads } from './read-pasted-loads.js';
+import { emptySurvey } from '../panels/panel.schema.js';
 
 describe('pasted rows', () => {
   const panel = {
@@ -12,7 +13,7 @@ describe('pasted rows', () => {
   };
   const house = {
     supply: { system: 'split-120-240' as const, frequencyHz: 60 as const, serviceRatingA: null },
-    survey: { services: [newService('s', 'Service')], panels: [panel], monitorCircuitId: null },
+    survey: { ...emptySurvey(), services: [newService('s', 'Service')], panels: [panel] },
     loads: [],
   };
   const paste = (cells: string[][], said?: readonly (PasteColumn | null)[]) =>

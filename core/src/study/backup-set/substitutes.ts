@@ -1,3 +1,4 @@
+import type { Season } from '../../nature/index.js';
 import { keepLoads, leaveOff, type Plan, runningLoads } from '../../design/index.js';
 import { type Load, runningPowerVA } from '../../house/index.js';
 import { libraryValues, loadLibrary } from '../../house/details.js';
@@ -14,12 +15,17 @@ export interface Substitute {
   /** Does the load itself leave the backup set? */
   readonly leftOut?: boolean;
   readonly added: Load | null;
+  /** A device that is there already takes over, used as here, and is kept. */
+  readonly existing?: Load;
 }
 
 interface Rule {
   readonly key: string;
   readonly applies: (load: Load, startVA: number, acrossTheLine: boolean) => boolean;
   readonly make: (load: Load) => Omit<Substitute, 'key' | 'loadId'>;
+  /** Where a device that does the same is there already: how it takes over. */
+  readonly isSuch?: (other: Load) => boolean;
+  readonly takeOver?: (load: Load, device: Load) => Omit<Substitute, 'key' | 'loadId'>;
 }
 
 /** An entry of the library in the place of a load: on its legs and its circuit, wanted as much. */
@@ -51,6 +57,19 @@ const timerUse = (dayH: number, eveningH: number): Load['use'] => ({
   shoulder: { nightH: 0, morningH: 0, dayH, eveningH },
   summer: { nightH: 0, morningH: 0, dayH: Math.max(0, dayH - 1), eveningH },
 });
+
+/** Running at least as long at night as what it stands in for. */
+const withNightsOf = (device: Load, load: Load): Load['use'] => {
+  const season = (name: Season): Load['use'][Season] => ({
+    ...device.use[name],
+    nightH: Math.max(device.use[name].nightH, load.use[name].nightH),
+  });
+  return { winter: season('winter'), shoulder: season('shoulder'), summer: season('summer') };
+};
+
+/** A fan that moves the air people are in; those of baths, hoods and soil gas do not cool anybody. */
+const isCoolingFan = ({ kind, name }: Load): boolean =>
+  kind === 'fan' && /\bfans?\b/i.test(name) && !/bath|radon|hood|exhaust|extract|boiler|furnace/i.test(name);
 
 const isCentralCooling = ({ kind, runningPowerW }: Load): boolean =>
   kind === 'cooling' && runningPowerW >= 1500;
@@ -85,6 +104,14 @@ const rules: readonly Rule[] = [
         legs: load.legs === 'L1-L2' ? 'L1' : load.legs,
         circuitId: null,
       }),
+    }),
+    isSuch: isCoolingFan,
+    takeOver: (load, fan) => ({
+      title: `${fan.name}, there already, instead of ${load.name} at night`,
+      how: 'It runs through the nights; the air conditioning runs by day only.',
+      changed: { ...load, use: noNights(load.use) },
+      added: null,
+      existing: { ...fan, use: withNightsOf(fan, load) },
     }),
   },
   {
@@ -158,15 +185,27 @@ export function substitutesFor(plan: Plan): Substitute[] {
     return rules
       .filter(({ key }) => running.has(load.id) || key !== 'soft-starter')
       .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
-      .map(({ key, make }) => ({ key: `${key}.${load.id}`, loadId: load.id, ...make(load) }));
+      .map(({ key, make, isSuch, takeOver }) => {
+        const there = plan.loads
+          .filter((other) => other.id !== load.id && isSuch?.(other))
+          .toSorted((a, b) => b.runningPowerW * b.quantity - a.runningPowerW * a.quantity)[0];
+        const made = there && takeOver ? takeOver(load, there) : make(load);
+        return { key: `${key}.${load.id}`, loadId: load.id, ...made };
+      });
   });
 }
 
-/** The plan with a substitute taken; a device that comes new is kept. */
-export function withSubstitute<P extends Plan>(plan: P, { loadId, changed, leftOut, added }: Substitute): P {
-  const loads = plan.loads.flatMap((load) =>
-    load.id === loadId ? (added ? [changed, added] : [changed]) : [load],
-  );
+/** The plan with a substitute taken; the device that takes over is kept, whether it comes new or is there already. */
+export function withSubstitute<P extends Plan>(
+  plan: P,
+  { loadId, changed, leftOut, added, existing }: Substitute,
+): P {
+  const loads = plan.loads.flatMap((load) => {
+    if (load.id === existing?.id) return [existing];
+    if (load.id !== loadId) return [load];
+    return added ? [changed, added] : [changed];
+  });
   const without = leftOut ? leaveOff(plan, [loadId]) : plan;
-  return { ...(added ? keepLoads(without, [added.id], true) : without), loads };
+  const device = added ?? existing;
+  return { ...(device ? keepLoads(without, [device.id], true) : without), loads };
 }

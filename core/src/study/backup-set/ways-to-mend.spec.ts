@@ -136,6 +136,19 @@ describe('substitutes', () => {
     expect(keys(central, ['central'])).toEqual(['fan-at-night', 'room-unit']);
   });
 
+  it('a fan that is there already takes the nights over; one over the stove does not', () => {
+    const fan = aLoad({ id: 'fan', name: 'Ceiling fans', kind: 'fan', runningPowerW: 35, quantity: 3 });
+    const hood = aLoad({ id: 'hood', name: 'Hood fan', kind: 'fan', runningPowerW: 120 });
+    const plan = aPlan([central, fan, hood], {}, ['fan']);
+    const found = substitutesFor(plan).find(({ key }) => key.startsWith('fan-at-night'))!;
+    expect(found.title).toBe('Ceiling fans, there already, instead of Central air conditioning at night');
+    const taken = withSubstitute(plan, found);
+    expect(taken.loads).toHaveLength(3);
+    expect(taken.loads.find(({ id }) => id === 'fan')?.use.summer.nightH).toBe(8);
+    expect(taken.loads.find(({ id }) => id === 'central')?.use.summer.nightH).toBe(0);
+    expect(taken.backup.kept).toContainEqual({ loadId: 'fan' });
+  });
+
   it('cost less than what they replace', async () => {
     const plan = aHouse({ s: [{ loads: [central] }, { loads: [tank] }] });
     const summer = withStack({ ...plan, brief: { ...plan.brief, designSeason: 'summer' } }, ['yarrow-79', 2]);

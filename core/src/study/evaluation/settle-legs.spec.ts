@@ -9,6 +9,7 @@ import {
   legsOnCircuit,
   type Load,
   settleLegs,
+  emptySurvey,
 } from '../../house/index.js';
 import { newCircuit, newPanel } from '../../house/details.js';
 import { demoPlans, type Plan } from '../../design/index.js';
@@ -65,7 +66,7 @@ const arbitraryHouse = arbitrarySystem.chain((system) =>
         .concat(newCircuit('two', [2, 4]), newCircuit('three', [6, 8, 10]));
       return {
         ...aPlan([], { supply: { system, frequencyHz: 50, serviceRatingA: null } }),
-        survey: { services: [], panels: [{ ...wide, layout: 'odd-even', circuits }], monitorCircuitId: null },
+        survey: { ...emptySurvey(), panels: [{ ...wide, layout: 'odd-even', circuits }] },
         loads: loads.map((load, i) => ({ ...load, circuitId: circuits[places[i]!]!.id })),
       };
     }),

@@ -59,10 +59,11 @@ describe('what a tier got', () => {
     const wish = {
       tier: 'may' as const,
       byStage: [Float32Array.of(0, 60, 0, 60)],
+      offBesideByStage: [],
       noRoomW: new Float32Array(4),
     };
     const account = new TierAccount(wish, 4);
-    for (let minute = 0; minute < 4; minute += 1) account.book(minute, 0, minute < 2 ? 1 : 0, 'empty');
+    for (let minute = 0; minute < 4; minute += 1) account.book(minute, 0, minute < 2 ? 1 : 0, 'empty', false);
     expect(account.result()).toMatchObject({ wantedH: 2 / 60, servedH: 1 / 60, firstFailureH: 3 / 60 });
   });
 });

@@ -1,8 +1,10 @@
+import { offWhileItRuns } from '../../design/index.js';
 import { minutesOfYear } from './minutes.js';
 import type { OutageYear } from './outage-plan.js';
 import type { OutageEvent, OutageEventKind } from './outage-run.js';
 import { at, causes, dark, engine, flow, type Cause } from './outage-state.js';
 import type { OutageStepper } from './outage-stepper.js';
+import type { TracedLoad } from './traced-house.js';
 
 /** Once full, the battery has to fall below this share before it can be full again. */
 const noLongerFull = 0.97;
@@ -92,8 +94,8 @@ export class OutageDiary {
     const running = state[at.engine]!;
     if (running !== this.engine) {
       if (running === engine.called) this.note(minute, 'generator-called');
-      if (running === engine.running) this.note(minute, 'generator-on');
-      if (this.engine === engine.running) this.note(minute, 'generator-off');
+      if (running === engine.running) this.noteGenerator(minute, 'generator-on', 'switched-off');
+      if (this.engine === engine.running) this.noteGenerator(minute, 'generator-off', 'switched-on');
       this.engine = running;
     }
     this.observeWaiting(minute);
@@ -142,9 +144,21 @@ export class OutageDiary {
     this.cause = causes[this.stepper.state[at.cause]!]!;
   }
 
+  /** With what somebody switches for it. */
+  private noteGenerator(minute: number, kind: OutageEventKind, switched: OutageEventKind): void {
+    this.note(minute, kind);
+    const off = offWhileItRuns(this.year.context.plan);
+    const names = this.names(({ load }) => off.has(load.id));
+    if (names !== '') this.note(minute, switched, names);
+  }
+
   private namesOf(stage: number): string {
+    return this.names(({ offFromStage }) => offFromStage === stage);
+  }
+
+  private names(isMeant: (load: TracedLoad) => boolean): string {
     return this.year.house.loads
-      .filter(({ offFromStage }) => offFromStage === stage)
+      .filter(isMeant)
       .map(({ load }) => load.name)
       .join(', ');
   }

@@ -424,14 +424,27 @@ describe('the account of a tier', () => {
   const wish = {
     tier: 'should' as const,
     byStage: [new Float32Array(4), Float32Array.of(60, 60, 60, 60), Float32Array.of(120, 120, 120, 120)],
+    offBesideByStage: [],
     noRoomW: Float32Array.of(0, 30, 0, 0),
   };
+  it('counts what is switched off beside a generator as shed', () => {
+    const off = {
+      ...wish,
+      offBesideByStage: [new Float32Array(4), new Float32Array(4), Float32Array.of(90, 90, 90, 90)],
+    };
+    const account = new TierAccount(off, 4);
+    account.book(0, 1, 1, 'none', false);
+    account.book(2, 1, 1, 'none', true);
+    expect([account.servedW[0], account.servedW[2]]).toEqual([120, 30]);
+    expect([account.unservedW[0], account.unservedW[2]]).toEqual([60, 150]);
+  });
+
   it('says what was served, what was not, and first why', () => {
     const account = new TierAccount(wish, 4);
-    account.book(0, 0, 1, 'none');
-    account.book(1, 0, 1, 'none');
-    account.book(2, 1, 1, 'none');
-    account.book(3, 1, 0.25, 'empty');
+    account.book(0, 0, 1, 'none', false);
+    account.book(1, 0, 1, 'none', false);
+    account.book(2, 1, 1, 'none', false);
+    account.book(3, 1, 0.25, 'empty', false);
     expect([...account.servedW]).toEqual([180, 180, 120, 30]);
     expect([...account.unservedW]).toEqual([0, 30, 60, 150]);
     expect(account.result()).toEqual({

@@ -8,7 +8,7 @@ import {
   dischargeTaper,
 } from '../../electric/index.js';
 import { type Battery, mostPowerW, peukertDrainW, type Stack } from '../../equipment/index.js';
-import { type Generator, outageSettingsOf, type Vehicle } from '../../design/index.js';
+import { type Generator, offWhileItRuns, outageSettingsOf, type Vehicle } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { stackEnergy } from '../margins/stack-energy.js';
 import { dayFactors } from './day-factors.js';
@@ -69,6 +69,10 @@ export interface OutagePlan {
   readonly overloads: readonly Uint8Array[];
   /** The same while a generator helps. */
   readonly overloadsBeside: readonly Uint8Array[];
+  /** Demand while a generator runs: without what is switched off by hand for it. The demand of the trace where nothing is. */
+  readonly besideW: readonly Float64Array[];
+  /** Ids of the loads that are switched off by hand while it runs. */
+  readonly offBeside: ReadonlySet<string>;
   /** Does the restart of everything after the gap trip it? By minute of the window. */
   readonly pickups: PickupMarks;
   /** Charge below which each stage but the first begins, Wh. */
@@ -214,12 +218,25 @@ export function outagePlan(
     );
   };
   const overloads = marks(hardware.axes, fuller && fuller.overloads);
+  const offBeside = offWhileItRuns(year.context.plan);
+  const bare = { ...house, loads: house.loads.filter(({ load }) => !offBeside.has(load.id)) };
+  const besides = (): Pick<OutagePlan, 'overloadsBeside' | 'besideW'> => {
+    const within = fuller && fuller.overloadsBeside;
+    if (hardware.axesBeside === null) return { overloadsBeside: overloads, besideW: trace.demandW };
+    if (bare.loads.length === house.loads.length)
+      return { overloadsBeside: marks(hardware.axesBeside, within), besideW: trace.demandW };
+    const beside = demandTrace(bare, { fromMinute: trace.fromMinute, minutes: trace.minutes }, limit);
+    return {
+      overloadsBeside: overloadMinutes(bare, beside, hardware.axesBeside, within),
+      besideW: beside.demandW,
+    };
+  };
   return {
     ...year,
     trace,
     overloads,
-    overloadsBeside:
-      hardware.axesBeside === null ? overloads : marks(hardware.axesBeside, fuller && fuller.overloadsBeside),
+    ...besides(),
+    offBeside,
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

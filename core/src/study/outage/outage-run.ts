@@ -13,6 +13,8 @@ export type OutageEventKind =
   | 'generator-dry'
   | 'generator-on'
   | 'generator-off'
+  | 'switched-off'
+  | 'switched-on'
   | 'trip'
   | 'retry'
   | 'reconnected'

@@ -142,7 +142,8 @@ export class OutageStepper {
    */
   private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
     const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
-    const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside } = plan;
+    const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside, besideW } =
+      plan;
     const { acW: sunAcW, dcW: sunDcW, returnMin: solarReturnMin, sooner } = sun;
     const { demandW } = plan.trace;
     const {
@@ -320,7 +321,7 @@ export class OutageStepper {
         wantedW = demandW[stage]!;
         marks = overloads[stage]!;
       }
-      const loadW = wantedW[minute]!;
+      const loadW = running ? besideW[stage]![minute]! : wantedW[minute]!;
       if (writes) {
         flows[flow.demandW] = loadW;
         flows[flow.sunW] = acThereW + dcW;

@@ -5,6 +5,7 @@ import { chargeShareAt } from '../../electric/index.js';
 import { dailyEnergyWh, type Load } from '../../house/index.js';
 import type { Generator } from '../../design/index.js';
 import { stackEnergy, stackRuntime } from '../margins/stack-energy.js';
+import { aHouse } from '../../design/testing/house.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
 import { idealBattery, idealUnit } from '../../equipment/testing/ideal-unit.js';
@@ -58,6 +59,7 @@ const generator: Generator = {
   fullLPerH: 3,
   quiet: null,
   locksSolarOut: true,
+  offWhileItRuns: [],
 };
 
 /** The load called "heater" shed below half of the charge. */
@@ -697,6 +699,78 @@ describe('generator', () => {
       expect(run.batteryW[30]).toBeCloseTo(-1000, 6);
       const more = from({ connection: 'charger' }, [always(5000)]);
       expect(more.batteryW[30]).toBeCloseTo(1000, 6);
+    });
+  });
+
+  describe('with circuits that are switched off by hand while it runs', () => {
+    const play = (changes: Partial<Generator>) => {
+      const house = aHouse(
+        {
+          s: [
+            { loads: [always(3000, { id: 'tank', name: 'Tank' })] },
+            { loads: [always(1000, { id: 'rest' })] },
+          ],
+        },
+        {},
+        [{ serviceId: 's', school: 'service' }],
+      );
+      return playOutage(
+        anOutageYear({
+          loads: [],
+          outage: {
+            startCharge: 0.5,
+            generator: {
+              ...generator,
+              powerW: 3500,
+              connection: 'through',
+              start: 'hand',
+              comesAfterMin: 30,
+              startBelow: 1,
+              stopAbove: 2,
+              warmUpMin: 0,
+              fuelL: null,
+              ...changes,
+            },
+          },
+          change: ({ survey: _survey, loads: _loads, backup: _backup, ...plan }) => ({
+            ...plan,
+            survey: house.survey,
+            loads: house.loads,
+            backup: house.backup,
+          }),
+        }),
+        0,
+        120,
+      );
+    };
+    const tank = { circuitId: 's-1' };
+
+    it('it carries the rest; the loads come back with its end, and count as not served meanwhile', () => {
+      // 4 kW are more than it gives.
+      expect(play({}).cause).toBe('overload');
+      const run = play({ offWhileItRuns: [tank] });
+      expect(run.cause).toBe('none');
+      const on = run.events.find(({ kind }) => kind === 'generator-on')!.minute;
+      const served = (minute: number): number =>
+        Object.values(run.servedW).reduce((sum, watts) => sum + watts[minute]!, 0);
+      expect(served(on - 2)).toBeCloseTo(4000, 3);
+      expect(served(on + 2)).toBeCloseTo(1000, 3);
+      expect(run.events.filter(({ what }) => what === 'Tank').map(({ kind }) => kind)).toEqual([
+        'switched-off',
+      ]);
+      expect(run.worstImbalance).toBeLessThan(1e-9);
+      const short = run.tiers.reduce((sum, { unservedWh }) => sum + unservedWh, 0);
+      expect(short).toBeCloseTo(3 * (run.minutes - on) * (1000 / 60), 0);
+    });
+
+    it('one that starts by itself has nobody who does so', () => {
+      expect(play({ start: 'auto', offWhileItRuns: [tank] }).cause).toBe('overload');
+    });
+
+    it('everything behind such a circuit is off', () => {
+      const sub = play({ offWhileItRuns: [{ circuitId: 's-1' }, { circuitId: 's-2' }] });
+      const on = sub.events.find(({ kind }) => kind === 'generator-on')!.minute;
+      expect(Object.values(sub.servedW).reduce((sum, watts) => sum + watts[on + 2]!, 0)).toBe(0);
     });
   });
 

@@ -59,7 +59,9 @@ export function playOutage(
     stepper.step(index + lead);
     diary.observe(index);
     const cause = causes[state[at.cause]!]!;
-    for (const { account } of accounts) account.book(index, state[at.stage]!, state[at.servedShare]!, cause);
+    const beside = state[at.engine] === engine.running;
+    for (const { account } of accounts)
+      account.book(index, state[at.stage]!, state[at.servedShare]!, cause, beside);
     const hourOfYear = Math.floor(((fromMinute + index) % minutesOfYear) / 60);
     run.standbyW[index] = flows[flow.standbyW]!;
     run.sunW[index] = flows[flow.sunW]!;

@@ -28,14 +28,18 @@ export class TierAccount {
    * @param stage stage of shedding in the minute
    * @param share share of the minute in which the house is lit
    * @param cause why it is not
+   * @param beside a generator runs
    */
-  book(minute: number, stage: number, share: number, cause: Cause): void {
-    const { byStage, noRoomW } = this.wish;
+  book(minute: number, stage: number, share: number, cause: Cause, beside: boolean): void {
+    const { byStage, offBesideByStage, noRoomW } = this.wish;
     let on = 0;
     let shed = 0;
     for (let from = 0; from < byStage.length; from += 1) {
-      if (from > stage || from === byStage.length - 1) on += byStage[from]![minute]!;
-      else shed += byStage[from]![minute]!;
+      if (from > stage || from === byStage.length - 1) {
+        const off = beside ? (offBesideByStage[from]?.[minute] ?? 0) : 0;
+        on += byStage[from]![minute]! - off;
+        shed += off;
+      } else shed += byStage[from]![minute]!;
     }
     const served = on * share;
     const unserved = shed + on - served + noRoomW[minute]!;

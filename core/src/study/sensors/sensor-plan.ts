@@ -10,7 +10,7 @@ import {
   panelUpstream,
   spacesText,
 } from '../../house/index.js';
-import { keptLoads, type Plan } from '../../design/index.js';
+import { keptLoads, type Plan, serviceBackup } from '../../design/index.js';
 
 /** Size classes of current sensors, A (common practice, no source). */
 export const sensorClassesA = [30, 60, 100, 200, 400] as const;
@@ -27,7 +27,18 @@ export interface SensorPoint {
   readonly why: string;
 }
 
+/** Sensors of what has one voltage: a monitor reads its voltage in one place. */
+export interface SensorGroup {
+  readonly where: string;
+  readonly sensors: number;
+  /** Monitors it takes; null = nobody has said how many channels one has. */
+  readonly monitors: number | null;
+}
+
 export interface SensorPlan {
+  readonly groups: readonly SensorGroup[];
+  /** null = nobody has said how many channels a monitor has. */
+  readonly monitors: number | null;
   readonly points: readonly SensorPoint[];
   readonly sensors: number;
   /** Sensors of each class; null = rating not known. */
@@ -62,7 +73,38 @@ function staysOn(plan: Plan, circuitId: string, kept = keptLoads(plan)): boolean
 }
 
 /**
- * Where current sensors go so that every circuit is measured (common practice, no source): one for each hot conductor that is
+ * What a panel shares its voltage with. While islanded, what lies behind a point of isolation inside the house has another
+ * voltage than what stays on the grid.
+ */
+function voltageOf(plan: Plan, panel: Panel): string {
+  const { service, panels } = panelUpstream(plan.survey, panel);
+  if (!service) return 'not known where fed from';
+  const { isolation } = serviceBackup(plan, service.id);
+  const behind =
+    isolation.at === 'service' ? undefined : [panel, ...panels].find(({ id }) => id === isolation.panelId);
+  return behind ? `${service.name}, behind ${behind.name}` : service.name;
+}
+
+function groupsOf(plan: Plan, points: readonly SensorPoint[]): SensorGroup[] {
+  const { panels, monitorChannels } = plan.survey;
+  const byVoltage = new Map<string, number>();
+  for (const panel of panels) {
+    const own = points.filter(({ panelId }) => panelId === panel.id);
+    const count = own.reduce((sum, point) => sum + point.count, 0);
+    if (count === 0) continue;
+    const where = voltageOf(plan, panel);
+    byVoltage.set(where, (byVoltage.get(where) ?? 0) + count);
+  }
+  return [...byVoltage].map(([where, sensors]) => ({
+    where,
+    sensors,
+    monitors: monitorChannels === null ? null : Math.ceil(sensors / monitorChannels),
+  }));
+}
+
+/**
+ * Where current sensors go so that what is to be measured is: every circuit and the mains, the circuits alone, whose sum is the main, or
+ * mains and feeders only (common practice, no source). One for each hot conductor that is
  * not mirrored by another. A 240 V load without neutral needs one, with a neutral one a leg; the mains need one a leg.
  */
 export function sensorPlan(plan: Plan): SensorPlan {
@@ -71,7 +113,7 @@ export function sensorPlan(plan: Plan): SensorPlan {
   const points: SensorPoint[] = [];
   for (const panel of survey.panels) {
     const { breakersA } = panelUpstream(survey, panel);
-    if (panel.fedFrom.kind === 'service') {
+    if (panel.fedFrom.kind === 'service' && survey.monitorScope !== 'circuits') {
       const ratingA =
         panel.mainBreakerA ?? (breakersA.length > 0 ? Math.min(...breakersA) : panel.busRatingA);
       points.push({
@@ -87,6 +129,7 @@ export function sensorPlan(plan: Plan): SensorPlan {
     for (const circuit of panel.circuits) {
       if (circuit.use === 'spare') continue;
       const feeds = panelFedBy(plan, circuit.id);
+      if (survey.monitorScope === 'mains' && !feeds) continue;
       const poles = circuitLegs(panel, circuit, supply.system).length;
       const neutral = hasNeutral(plan, panel, circuit);
       const count = poles === 1 || !neutral ? 1 : poles;
@@ -118,7 +161,11 @@ export function sensorPlan(plan: Plan): SensorPlan {
   const placed =
     survey.monitorCircuitId === null ? undefined : circuitsById(survey).get(survey.monitorCircuitId);
   const on = placed ? staysOn(plan, placed.circuit.id) : false;
+  const groups = groupsOf(plan, points);
   return {
+    groups,
+    monitors:
+      survey.monitorChannels === null ? null : groups.reduce((sum, { monitors }) => sum + (monitors ?? 0), 0),
     points,
     sensors: points.reduce((sum, { count }) => sum + count, 0),
     byClass,

@@ -1,6 +1,8 @@
 import { inject, Injectable } from '@angular/core';
+import { studiedPart } from '@levamen/core/design';
 import type { OutageStudy } from '@levamen/core/study/details';
 import { DeviceDatabase } from './device-database';
+import { digestOf } from './digest-of';
 
 /** Answers kept at most; the oldest go. */
 const mostKept = 40;
@@ -40,11 +42,10 @@ async function keyOf(kind: string, { plan, islandId, parts, weather }: OutageStu
   const basis = {
     kind,
     edition,
-    plan: { ...plan, sources: { ...plan.sources, costs: [] } },
+    plan: { ...studiedPart(plan), sources: { ...plan.sources, costs: [] } },
     islandId,
     parts,
     weather: weather && [weather.name, weather.source, weather.latitudeDeg],
   };
-  const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(JSON.stringify(basis)));
-  return Array.from(new Uint8Array(digest), (byte) => byte.toString(16).padStart(2, '0')).join('');
+  return digestOf(new TextEncoder().encode(JSON.stringify(basis)));
 }

@@ -23,7 +23,7 @@ export class EvaluationService {
   readonly islandId = signal('');
   /** With runtimes by the closed formula, which answers at once. */
   readonly rough = computed(() => {
-    const plan = this.session.plan();
+    const plan = this.session.studied();
     const catalogue = this.catalogue();
     return plan && catalogue.length > 0 ? evaluatePlan(plan, catalogue, this.islandId()) : null;
   });

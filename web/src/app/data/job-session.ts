@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { SavedJob } from '@levamen/core/api';
-import type { Plan } from '@levamen/core/design';
+import { type Plan, sameToStudies } from '@levamen/core/design';
 import { type Job, mergeJobs } from '@levamen/core/job';
 import {
   catchError,
@@ -54,6 +54,8 @@ export class JobSession {
   readonly id = signal('');
   readonly job = this.state.job;
   readonly plan = this.state.plan;
+  /** The plan as studies see it: the same as long as nothing changes that one of them reads. */
+  readonly studied = computed(() => this.plan(), { equal: sameToStudies });
   readonly undoLabel = this.state.undoLabel;
   readonly redoLabel = this.state.redoLabel;
   readonly refusal = this.state.refusal;

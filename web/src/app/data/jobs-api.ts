@@ -151,6 +151,17 @@ export class JobsApi {
     return this.http.delete(`/api/jobs/${jobId}/readings/${setId}`);
   }
 
+  /** Keeps a photo of a job under the digest of its bytes. */
+  putPhoto(photo: {
+    readonly jobId: string;
+    readonly digest: string;
+    readonly bytes: Blob;
+  }): Observable<unknown> {
+    return this.http.put(`/api/jobs/${photo.jobId}/photos/${photo.digest}`, photo.bytes, {
+      headers: { 'content-type': 'image/jpeg' },
+    });
+  }
+
   /** Years of weather that were read from files. */
   weatherList(): Observable<SavedWeather[]> {
     return this.http.get('/api/weather').pipe(parsed(savedWeatherListSchema));

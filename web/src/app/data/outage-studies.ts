@@ -69,7 +69,7 @@ export class OutageStudies {
 
   /** What is studied, whatever units are behind it; null while there is nothing to play, or its weather is not here yet. */
   readonly asked = computed((): Omit<OutageStudy, 'parts'> | null => {
-    const plan = this.session.plan();
+    const plan = this.session.studied();
     const rough = this.evaluations.rough();
     if (!plan || !rough || rough.context.backupSet.length === 0) return null;
     const weather = this.weather.year();

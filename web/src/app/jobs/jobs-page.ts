@@ -8,9 +8,10 @@ import { newJob, readJob } from '@levamen/core/job';
 import type { SavedJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { catchError, EMPTY, from, map, of, switchMap, type Observable } from 'rxjs';
+import { catchError, EMPTY, from, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { Appearance } from '../data/appearance';
 import { JobsApi, problemText } from '../data/jobs-api';
+import { PhotoSender } from '../photos/photo-sender';
 import { ChoiceField } from '../ui/choice-field';
 import { supplyChoices } from '../ui/supply-choices';
 import { JobList } from './job-list';
@@ -30,6 +31,7 @@ const maxFileBytes = 4_000_000;
 export class JobsPage {
   private readonly api = inject(JobsApi);
   private readonly router = inject(Router);
+  private readonly photos = inject(PhotoSender);
   protected readonly appearance = inject(Appearance);
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
@@ -51,33 +53,67 @@ export class JobsPage {
     const file = picker.files?.[0];
     picker.value = '';
     if (!file) return;
+    if (file.name.endsWith('.zip')) {
+      this.open(this.importArchive(file));
+      return;
+    }
     if (file.size > maxFileBytes) {
       this.error.set(
-        `${file.name} has ${Math.round(file.size / 1e6)} MB; a job file has at most ${maxFileBytes / 1e6} MB. Choose a file that ends in .levamen.json.`,
+        `${file.name} has ${Math.round(file.size / 1e6)} MB; a job file has at most ${maxFileBytes / 1e6} MB. Choose a file that ends in .levamen.json or .levamen.zip.`,
       );
       return;
     }
     this.open(
       from(file.text()).pipe(
-        map((text) => this.readFile(file.name, text)),
-        switchMap((document) => (document === null ? EMPTY : this.api.import(document))),
+        map((text) => this.parse(file.name, text)),
+        switchMap((document) => this.import(file.name, document)),
       ),
     );
   }
 
-  private readFile(name: string, text: string): unknown {
-    let document: unknown;
+  /** A job with its photos. They are kept on this device until the server has them. */
+  private importArchive(file: File): Observable<SavedJob> {
+    return from(import('../photos/job-archive')).pipe(
+      switchMap(async ({ unpackJob }) => unpackJob(new Uint8Array(await file.arrayBuffer()))),
+      catchError((error: unknown) => {
+        this.error.set(
+          `${file.name} cannot be imported: ${error instanceof Error ? error.message : 'unknown'}.`,
+        );
+        return EMPTY;
+      }),
+      switchMap(({ document, photos }) =>
+        this.import(file.name, document).pipe(
+          tap(({ id, document: job }) => {
+            const named = new Set(job.photos.map(({ digest }) => digest));
+            for (const [digest, bytes] of photos)
+              if (named.has(digest))
+                void this.photos.keep({
+                  jobId: id,
+                  digest,
+                  bytes: new Blob([bytes], { type: 'image/jpeg' }),
+                });
+          }),
+        ),
+      ),
+    );
+  }
+
+  private parse(name: string, text: string): unknown {
     try {
-      document = JSON.parse(text);
+      return JSON.parse(text);
     } catch {
-      this.error.set(`${name} is not JSON. Choose a file that ends in .levamen.json.`);
-      return null;
+      this.error.set(`${name} is not JSON. Choose a file that ends in .levamen.json or .levamen.zip.`);
+      return undefined;
     }
+  }
+
+  private import(name: string, document: unknown): Observable<SavedJob> {
+    if (document === undefined) return EMPTY;
     const read = readJob(document);
-    if (read.ok) return document;
+    if (read.ok) return this.api.import(document);
     const { path, message } = read.problems[0]!;
     this.error.set(`${name} cannot be imported: ${message}${path === '' ? '' : ` (at ${path})`}`);
-    return null;
+    return EMPTY;
   }
 
   private open(saved: Observable<SavedJob>): void {

@@ -19,6 +19,7 @@ import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText, unreadableJob } from '../data/jobs-api';
 import { OutageStudies } from '../data/outage-studies';
+import { LastAnswers } from '../data/last-answers';
 import { EquipmentChange } from '../data/equipment-change';
 import { Runtimes } from '../data/runtimes';
 import { WeatherYears } from '../data/weather-years';
@@ -67,6 +68,7 @@ import { WorkingDrawer } from './working-drawer';
     OutageStudies,
     Runtimes,
     EquipmentChange,
+    LastAnswers,
     Working,
     Focus,
     { provide: PLACE_LOCALE, useFactory: () => inject(EvaluationService).locale },

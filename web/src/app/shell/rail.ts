@@ -25,6 +25,11 @@ import { STAGES } from './stage';
         <span class="number" aria-hidden="true">?</span>
         <span class="name">Open points</span>
       </a>
+      <a routerLink="photos" routerLinkActive="here" ariaCurrentWhenActive="page" class="more">
+        <span class="number" aria-hidden="true"><i class="pi pi-camera"></i></span>
+        <span class="name">Photos</span>
+        <span class="done figure">{{ photos() }}</span>
+      </a>
     </nav>
   `,
   styleUrl: './rail.css',
@@ -33,6 +38,7 @@ import { STAGES } from './stage';
 export class Rail {
   private readonly session = inject(JobSession);
   private readonly stages = inject(STAGES);
+  protected readonly photos = computed(() => this.session.plan()?.photos.length || '–');
   protected readonly listed = computed(() => {
     const plan = this.session.plan();
     return this.stages.map(({ path, name, completeness }) => {

@@ -1,9 +1,11 @@
-/** Hands a value to the user as a file. */
-export function downloadJson(value: unknown, name: string): void {
-  const url = URL.createObjectURL(
-    new Blob([`${JSON.stringify(value, null, 2)}\n`], { type: 'application/json' }),
-  );
+/** Hands bytes to the user as a file. */
+export function downloadBlob(bytes: Blob, name: string): void {
+  const url = URL.createObjectURL(bytes);
   const link = Object.assign(document.createElement('a'), { href: url, download: name });
   link.click();
   URL.revokeObjectURL(url);
 }
+
+/** Hands a value to the user as a file. */
+export const downloadJson = (value: unknown, name: string): void =>
+  downloadBlob(new Blob([`${JSON.stringify(value, null, 2)}\n`], { type: 'application/json' }), name);

@@ -26,7 +26,7 @@ export class BackupEffects {
   );
 
   readonly items = computed((): readonly BenchItem[] => {
-    const plan = this.session.plan();
+    const plan = this.session.studied();
     const island = this.evaluations.evaluation()?.island;
     return plan && island ? benchItems(plan, island) : [];
   });
@@ -35,7 +35,7 @@ export class BackupEffects {
   );
   private readonly asked = computed(
     () => {
-      const plan = this.session.plan();
+      const plan = this.session.studied();
       const evaluation = this.evaluations.evaluation();
       const islandId = evaluation?.island?.id;
       return plan && islandId !== undefined

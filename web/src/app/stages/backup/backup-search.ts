@@ -11,6 +11,7 @@ import type { Plan } from '@levamen/core/design';
 import { proxy, type ProxyMarked, wrap, type Remote } from 'comlink';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import type { BackupApi } from '../../workers/backup-api';
 
@@ -36,9 +37,10 @@ export class BackupSearch {
   private worker: Worker | null = null;
   private remote: Remote<BackupApi> | null = null;
 
-  private readonly suggested = signal<Answer<Suggestion | null> | null>(null);
-  private readonly mended = signal<Answer<Mending | null> | null>(null);
-  private readonly substituted = signal<Answer<readonly SubstituteOutcome[]> | null>(null);
+  private readonly last = inject(LastAnswers);
+  private readonly suggested = this.last.of<Answer<Suggestion | null>>('suggestion');
+  private readonly mended = this.last.of<Answer<Mending | null>>('mending');
+  private readonly substituted = this.last.of<Answer<readonly SubstituteOutcome[]>>('substitutes');
   readonly busy = signal(false);
   readonly problem = signal('');
   readonly suggestion = computed(() => this.shown(this.suggested()));
@@ -102,7 +104,7 @@ export class BackupSearch {
   /** The last answer for the island that is looked at, and whether the job has changed since; null where there is none. */
   private shown<T>(answer: Answer<T> | null): { readonly value: T; readonly isOutdated: boolean } | null {
     if (answer === null || answer.islandId !== (this.evaluations.island()?.id ?? '')) return null;
-    return { value: answer.value, isOutdated: answer.plan !== this.session.plan() };
+    return { value: answer.value, isOutdated: answer.plan !== this.session.studied() };
   }
 
   private there(): Remote<BackupApi> {

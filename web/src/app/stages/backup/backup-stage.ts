@@ -26,6 +26,7 @@ import { PickupChart } from '../../power/pickup-chart';
 import { powerContextOf } from '../../power/power-context';
 import { StartChart } from '../../power/start-chart';
 import { TripList } from '../../power/trip-list';
+import { IslandChoice } from '../../power/island-choice';
 import type { Choice } from '../../ui/choice-field';
 import { DemandViews } from '../../ui/demand-views';
 import { FindingsList } from '../../ui/findings-list';
@@ -45,6 +46,7 @@ type Side = 'circuit' | 'wiring' | 'suggest' | 'mend' | 'power' | 'findings';
 @Component({
   selector: 'lv-backup-stage',
   imports: [
+    IslandChoice,
     Bench,
     Button,
     DemandBandChart,
@@ -81,9 +83,6 @@ export class BackupStage {
   protected readonly units = this.evaluations.units;
   protected readonly evaluation = this.evaluations.evaluation;
   protected readonly island = this.evaluations.island;
-  protected readonly islands = computed((): Choice<string>[] =>
-    (this.evaluation()?.islands ?? []).map(({ id, name }) => ({ label: name, value: id })),
-  );
   /** Services that belong to no island are not backed up; they can still be settled. */
   protected readonly services = computed((): readonly Service[] => {
     const plan = this.plan();
@@ -138,11 +137,6 @@ export class BackupStage {
         bench.show(wanted);
       });
     });
-  }
-
-  protected chooseIsland(id: string): void {
-    this.evaluations.islandId.set(id);
-    this.chosen.set([]);
   }
 
   protected move({ items, lane }: Move): void {

@@ -24,6 +24,7 @@ import { FormField } from '../../ui/form-field';
 import { seasonLabels } from '../../ui/season-labels';
 import { asUser, legChoices, type CellContext } from './load-columns';
 import { LoadEdits } from './load-edits';
+import { PhotoStrip } from '../../photos/photo-strip';
 import { StartFields } from './start-fields';
 
 /** Figures of the load: one that is changed by hand is no longer typical. */
@@ -32,7 +33,7 @@ const figures: ReadonlySet<keyof Load> = new Set(['voltageV', 'powerFactor', 'st
 /** Everything about one load that the table has no column for. */
 @Component({
   selector: 'lv-load-detail',
-  imports: [Button, FormField, StartFields],
+  imports: [Button, FormField, PhotoStrip, StartFields],
   templateUrl: './load-detail.html',
   styleUrl: './load-detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -20,6 +20,9 @@ import type { Answered } from './answered';
       <span role="status" class="small">Playing outages…</span>
       <p-button label="Stop" size="small" [text]="true" (onClick)="answer().stop()" />
     }
+    @if (answer().isOutdated()) {
+      <span role="status" class="small outdated">Outdated: the job has changed since.</span>
+    }
     @if (answer().problem() !== '') {
       <span class="problem small" role="alert">{{ answer().problem() }}</span>
     }
@@ -34,6 +37,10 @@ import type { Answered } from './answered';
     progress {
       width: 9rem;
       accent-color: var(--accent);
+    }
+    .outdated {
+      color: var(--tight);
+      font-weight: 600;
     }
     .problem {
       color: var(--fails);

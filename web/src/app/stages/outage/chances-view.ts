@@ -14,6 +14,7 @@ import type { Plan } from '@levamen/core/design';
 import { SelectButton } from 'primeng/selectbutton';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
+import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
@@ -121,7 +122,7 @@ export class ChancesView {
         Array.from({ length: seedCount }, (_, index) => study.plan.outage.seed + index),
         startCharges,
       ),
-    keptAnswers(inject(AnswerStore), 'chances'),
+    keptAnswers(inject(AnswerStore), inject(LastAnswers), 'chances'),
   );
   protected readonly lines = computed((): { name: string; points: SurvivalPoint[] }[] | null => {
     const byCharge = this.answer.value();

@@ -8,6 +8,7 @@ import { map } from 'rxjs';
 import { AnswerStore } from '../../data/answer-store';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { AmountField } from '../../ui/amount-field';
 import { answered, keptAnswers } from './answered';
@@ -75,6 +76,7 @@ const costSchema = amountSchema(0, 1_000_000);
                     label="Take it"
                     size="small"
                     [outlined]="true"
+                    [disabled]="answer.isOutdated()"
                     [ariaLabel]="'Take it: ' + row.title"
                     (onClick)="take(row.change)"
                   />
@@ -143,7 +145,7 @@ export class HelpView {
         }),
       );
     },
-    keptAnswers(inject(AnswerStore), 'helps'),
+    keptAnswers(inject(AnswerStore), inject(LastAnswers), 'helps'),
   );
   protected readonly rows = computed(() => {
     const found = this.answer.value();

@@ -4,6 +4,7 @@ import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { IslandChoice } from '../../power/island-choice';
 import type { Choice } from '../../ui/choice-field';
 import { ChancesView } from './chances-view';
 import { ConditionsView } from './conditions/conditions-view';
@@ -20,6 +21,7 @@ type Part = 'play' | 'year' | 'chances' | 'help' | 'drill' | 'reserve' | 'condit
 @Component({
   selector: 'lv-outage-stage',
   imports: [
+    IslandChoice,
     Button,
     ChancesView,
     ConditionsView,

@@ -26,6 +26,8 @@ const eventWords: Readonly<Record<OutageEventKind, string>> = {
   'generator-dry': 'The generator is wanted, and has no fuel',
   'generator-on': 'Generator gives power',
   'generator-off': 'Generator stops',
+  'switched-off': 'Switched off by hand while it runs',
+  'switched-on': 'Switched on again by hand',
   trip: 'Trip',
   retry: 'Tries again, trips again',
   reconnected: 'Retry holds',

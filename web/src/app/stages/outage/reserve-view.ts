@@ -4,6 +4,7 @@ import { type ReservePoint, reserveShares } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { AnswerStore } from '../../data/answer-store';
 import { Appearance } from '../../data/appearance';
+import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
@@ -76,7 +77,7 @@ export class ReserveView {
   protected readonly answer = answered(
     this.state.study,
     (study) => this.studies.reserve(study, reserveShares, this.state.season(), this.state.requiredH()),
-    keptAnswers(inject(AnswerStore), 'reserve'),
+    keptAnswers(inject(AnswerStore), inject(LastAnswers), 'reserve'),
   );
   protected readonly points = this.answer.value;
   protected readonly dailyUse = computed(() => {

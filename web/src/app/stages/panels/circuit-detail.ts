@@ -18,6 +18,7 @@ import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { TextField } from '../../ui/text-field';
+import { PhotoStrip } from '../../photos/photo-strip';
 import { ConductorFields } from './conductor-fields';
 import { PanelEdits } from './panel-edits';
 
@@ -26,7 +27,7 @@ const spacesOf = (text: string): number[] => text.split(',').map(Number);
 /** Everything about the breaker of a space, and what hangs on it. */
 @Component({
   selector: 'lv-circuit-detail',
-  imports: [Button, Checkbox, ChoiceField, ConductorFields, FormField, FormsModule, TextField],
+  imports: [Button, Checkbox, ChoiceField, ConductorFields, FormField, FormsModule, PhotoStrip, TextField],
   templateUrl: './circuit-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

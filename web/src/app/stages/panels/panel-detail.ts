@@ -14,6 +14,7 @@ import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { PhotoStrip } from '../../photos/photo-strip';
 import { ConductorFields } from './conductor-fields';
 import { DeviceFields } from './device-fields';
 import { PanelEdits } from './panel-edits';
@@ -23,7 +24,7 @@ const feeds = (from: FedFrom): string => JSON.stringify(from);
 /** Everything about a panel that its ladder does not show. */
 @Component({
   selector: 'lv-panel-detail',
-  imports: [Button, ChoiceField, ConductorFields, DeviceFields, FormField],
+  imports: [Button, ChoiceField, ConductorFields, DeviceFields, FormField, PhotoStrip],
   templateUrl: './panel-detail.html',
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

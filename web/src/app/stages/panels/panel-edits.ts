@@ -156,8 +156,9 @@ export class PanelEdits {
     this.session.edit('circuits from loads', (plan) => circuitsFromLoads(plan, newId));
   }
 
-  setMonitor(circuitId: string | null): void {
-    this.survey('supply of the monitor', (survey) => ({ ...survey, monitorCircuitId: circuitId }));
+  /** What is said of the circuit monitor. */
+  setMonitor(change: Partial<Survey>, label: string): void {
+    this.survey(label, (survey) => ({ ...survey, ...change }));
   }
 
   private add(

@@ -12,11 +12,26 @@ import { PanelEdits } from './panel-edits';
   selector: 'lv-sensor-plan-view',
   imports: [FormField],
   template: `
-    <h3>Sensors for every circuit</h3>
+    <h3>Sensors</h3>
+    <div class="pair">
+      <lv-form-field [of]="form" name="monitorScope" />
+      <lv-form-field [of]="form" name="monitorChannels" />
+    </div>
     <p>
       <b class="figure">{{ sensors().sensors }}</b> current sensors
       <span class="soft small">{{ classes() }}</span>
     </p>
+    @if (monitors() !== '') {
+      <p>
+        {{ monitors() }}
+        @if (sensors().groups.length > 1) {
+          <span class="soft small"
+            >A monitor reads its voltage in one place; behind a point of isolation inside the house it is
+            another one while islanded.</span
+          >
+        }
+      </p>
+    }
     <lv-form-field [of]="form" name="monitorCircuitId" [choices]="circuitChoices()" />
     <p class="small" [class.warn]="sensors().monitor !== 'stays-on'">
       <i
@@ -68,9 +83,7 @@ export class SensorPlanView {
   protected readonly form = formOf<Survey>(
     surveySchema.shape,
     computed(() => this.plan().survey),
-    ({ monitorCircuitId }) => {
-      if (monitorCircuitId !== undefined) this.edits.setMonitor(monitorCircuitId);
-    },
+    (change, label) => this.edits.setMonitor(change, label),
   );
   protected readonly sensors = computed(() => sensorPlan(this.plan()));
   protected readonly classes = computed(() =>
@@ -78,5 +91,11 @@ export class SensorPlanView {
       .byClass.map(({ classA, count }) => `${count} of ${classA === null ? 'unknown size' : `${classA} A`}`)
       .join(', '),
   );
+  protected readonly monitors = computed(() => {
+    const { monitors, groups } = this.sensors();
+    if (monitors === null) return '';
+    const each = groups.map((group) => `${group.where}: ${group.monitors} for ${group.sensors} sensors`);
+    return `${monitors} ${monitors === 1 ? 'monitor' : 'monitors'}. ${each.join('; ')}.`;
+  });
   protected readonly circuitChoices = computed(() => circuitChoices(this.plan().survey, 'not known'));
 }

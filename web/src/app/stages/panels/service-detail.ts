@@ -3,13 +3,14 @@ import { type Service, serviceSchema, type TariffBand } from '@levamen/core/hous
 import { Button } from 'primeng/button';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { PhotoStrip } from '../../photos/photo-strip';
 import { PanelEdits } from './panel-edits';
 import { TariffBands } from './tariff-bands';
 
 /** A service: its rating, meter, tariff, and the breaker ahead of every panel where there is one. */
 @Component({
   selector: 'lv-service-detail',
-  imports: [Button, FormField, TariffBands],
+  imports: [Button, FormField, PhotoStrip, TariffBands],
   template: `
     <h3>Service</h3>
     <lv-form-field [of]="form" name="name" />
@@ -41,6 +42,7 @@ import { TariffBands } from './tariff-bands';
         (onClick)="remove()"
       />
     </p>
+    <lv-photo-strip [aboutId]="service().id" subject="meter" [of]="service().name" />
   `,
   styleUrl: './detail.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -7,14 +7,13 @@ import {
   inject,
   signal,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { quantityText } from '@levamen/core/base';
 import type { StackPart } from '@levamen/core/equipment';
 import { chooseFor, chosenFor } from '@levamen/core/design';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
-import { SelectButton } from 'primeng/selectbutton';
 import { EvaluationService } from '../../data/evaluation';
+import { IslandChoice } from '../../power/island-choice';
 import { injectFindings } from '../../data/findings';
 import { JobSession } from '../../data/job-session';
 import { Runtimes } from '../../data/runtimes';
@@ -31,14 +30,13 @@ import type { StackRow } from './stack-row';
 @Component({
   selector: 'lv-sources-stage',
   imports: [
+    IslandChoice,
     Button,
     DemandViews,
     FailingStacks,
     FigureButton,
     FindingsList,
-    FormsModule,
     Quantity,
-    SelectButton,
     StackEditor,
     VerdictMark,
   ],
@@ -73,13 +71,6 @@ export class SourcesStage {
     const island = this.evaluations.island();
     return plan && island ? chosenFor(plan, island) : null;
   });
-  /** Where there are several sources, the one that is looked at; '' else. */
-  protected readonly islandName = computed(() =>
-    (this.evaluation()?.islands.length ?? 0) > 1 ? (this.evaluations.island()?.name ?? '') : '',
-  );
-  protected readonly islands = computed(() =>
-    (this.evaluation()?.islands ?? []).map(({ id, name }) => ({ label: name, value: id })),
-  );
   protected readonly parts = computed(() => this.chosen() ?? this.evaluation()?.selected?.stack.parts ?? []);
   protected readonly start = computed(() => {
     const margin = this.evaluation()?.margins.find(({ key }) => key === 'starting');
@@ -97,10 +88,6 @@ export class SourcesStage {
       runtimes.looked.set(shown.map(({ name }) => name));
     });
     inject(DestroyRef).onDestroy(() => runtimes.looked.set([]));
-  }
-
-  protected chooseIsland(id: string): void {
-    this.evaluations.islandId.set(id);
   }
 
   protected choose(parts: readonly StackPart[]): void {

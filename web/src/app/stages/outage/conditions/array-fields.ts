@@ -18,13 +18,14 @@ import type { Choice } from '../../../ui/choice-field';
 import { formOf } from '../../../ui/form';
 import { FormField } from '../../../ui/form-field';
 import { TextField } from '../../../ui/text-field';
+import { CircuitsField } from './circuits-field';
 import { horizonText, readHorizon, readShade, shadeText } from './read-points';
 import { ScenarioEdits } from './scenario-edits';
 
 /** One solar array. */
 @Component({
   selector: 'lv-array-fields',
-  imports: [Button, FormField, TextField],
+  imports: [Button, CircuitsField, FormField, TextField],
   template: `
     <div class="grid">
       <lv-form-field [of]="form" name="name" />
@@ -49,6 +50,15 @@ import { ScenarioEdits } from './scenario-edits';
       }
       @if (circuits().length > 1) {
         <lv-form-field [of]="form" name="circuitId" [choices]="circuits()" />
+        @if (array().circuitId !== null && array().coupling === 'ac') {
+          <lv-circuits-field
+            label="And on circuits"
+            hint="each carries its share"
+            [circuits]="others()"
+            [value]="array().moreCircuits"
+            (valueChange)="set({ moreCircuits: $event })"
+          />
+        }
       }
       <lv-form-field [of]="form" name="loss" />
       <lv-text-field
@@ -84,6 +94,9 @@ export class ArrayFields {
   readonly system = input.required<SupplySystem>();
   readonly circuits = input.required<readonly Choice<string | null>[]>();
   protected readonly edits = inject(ScenarioEdits);
+  protected readonly others = computed(() =>
+    this.circuits().filter(({ value }) => value !== this.array().circuitId),
+  );
   protected readonly form = formOf<SolarArray>(
     solarArraySchema.shape,
     this.array,

@@ -9,12 +9,13 @@ import { AmountField } from '../../../ui/amount-field';
 import type { Choice } from '../../../ui/choice-field';
 import { formOf } from '../../../ui/form';
 import { FormField } from '../../../ui/form-field';
+import { CircuitsField } from './circuits-field';
 import { ScenarioEdits } from './scenario-edits';
 
 /** The generator. */
 @Component({
   selector: 'lv-generator-fields',
-  imports: [AmountField, Button, Checkbox, FormField, FormsModule],
+  imports: [AmountField, Button, Checkbox, CircuitsField, FormField, FormsModule],
   template: `
     <div class="grid">
       <lv-form-field [of]="form" name="start" />
@@ -35,6 +36,15 @@ import { ScenarioEdits } from './scenario-edits';
       <lv-form-field [of]="form" name="fullLPerH" />
       @if (circuits().length > 1) {
         <lv-form-field [of]="form" name="circuitId" [choices]="circuits()" />
+        @if (generator().start === 'hand') {
+          <lv-circuits-field
+            label="Switched off while it runs"
+            hint="by whoever starts it, where it cannot carry the house"
+            [circuits]="circuits()"
+            [value]="generator().offWhileItRuns"
+            (valueChange)="edits.setGenerator({ offWhileItRuns: $event })"
+          />
+        }
       }
       <lv-amount-field
         label="Quiet from"

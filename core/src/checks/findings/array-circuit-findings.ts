@@ -1,0 +1,46 @@
+import type { Finding } from '../../base/index.js';
+import { apparentPowerVA, isAmerican, supplyVoltageV } from '../../electric/index.js';
+import { circuitLegSet, circuitsById, circuitText, type PlacedCircuit } from '../../house/index.js';
+import { arrayInverterW, type Plan, type SolarArray } from '../../design/index.js';
+import { amps } from '../house/report.js';
+
+/** An inverter gives its power for hours: its circuit carries 125 % of it. NEC 2023, 705.28(A) with 690.8 (recalled). */
+const continuousFactor = 1.25;
+
+function findingOf(
+  { supply }: Plan,
+  array: SolarArray,
+  places: readonly PlacedCircuit[],
+  { panel, circuit }: PlacedCircuit,
+): Finding[] {
+  const { ratingA } = circuit;
+  const legs = circuitLegSet(panel, circuit, supply.system);
+  if (ratingA === null) return [];
+  const shareW = arrayInverterW(array) / places.length;
+  const currentA = shareW / apparentPowerVA(supplyVoltageV(supply.system, legs), 1, legs);
+  const neededA = currentA * (isAmerican(supply.system) ? continuousFactor : 1);
+  if (neededA <= ratingA * (1 + 1e-6)) return [];
+  const parts = places.length === 1 ? '' : ` on each of its ${places.length} circuits`;
+  return [
+    {
+      key: `solar-circuit.${array.id}.${circuit.id}`,
+      severity: 'must-fix',
+      title: 'An array is larger than the breaker of its circuit',
+      because: `${array.name} gives up to ${amps(currentA)}${parts}; with what is kept in hand for hours of it ${amps(neededA)} against ${amps(ratingA)} on ${circuitText({ panel, circuit })}.`,
+      cure: 'Bring it down on more circuits, or choose a larger breaker and conductor that the panel has room for.',
+      figures: [],
+    },
+  ];
+}
+
+/** Arrays with inverters of their own against the breakers of the circuits they come down on. */
+export function arrayCircuitFindings(plan: Plan): Finding[] {
+  const known = circuitsById(plan.survey);
+  return plan.sources.arrays
+    .filter(({ coupling }) => coupling === 'ac')
+    .flatMap((array) => {
+      const ids = [array.circuitId, ...array.moreCircuits.map(({ circuitId }) => circuitId)];
+      const places = ids.flatMap((id) => known.get(id ?? '') ?? []);
+      return places.flatMap((place) => findingOf(plan, array, places, place));
+    });
+}

@@ -1,0 +1,23 @@
+import type { House } from '../site/house.js';
+import { spacesText } from '../panels/find-circuit.js';
+
+/** Something a photo may show. */
+export interface PhotoThing {
+  readonly id: string;
+  readonly label: string;
+}
+
+/** What photos of a house may be of, in the order of the survey: services, panels with their circuits, loads. */
+export function photoThings({ survey, loads }: Pick<House, 'survey' | 'loads'>): PhotoThing[] {
+  return [
+    ...survey.services.map(({ id, name }) => ({ id, label: name })),
+    ...survey.panels.flatMap((panel) => [
+      { id: panel.id, label: panel.name },
+      ...panel.circuits.map((circuit) => ({
+        id: circuit.id,
+        label: `${panel.name} ${spacesText(circuit)} · ${circuit.name || 'not named'}`,
+      })),
+    ]),
+    ...loads.map(({ id, name }) => ({ id, label: name })),
+  ];
+}

@@ -1,0 +1,42 @@
+import * as z from 'zod';
+import { countSchema, field, idSchema, lineSchema } from '../../base/index.js';
+
+export const maxPhotos = 400;
+/** Bytes of one photo at most, as it is kept. */
+export const maxPhotoBytes = 4_000_000;
+/** Its longer side is scaled down to so many pixels. */
+export const photoSidePx = 2048;
+
+export const photoSubjects = ['panel', 'legend', 'meter', 'nameplate', 'wall', 'route', 'other'] as const;
+export type PhotoSubject = (typeof photoSubjects)[number];
+
+/** SHA-256 of the bytes, hexadecimal: what a photo is kept under beside the job. */
+export const photoDigestSchema = z
+  .string({ error: 'Give the digest of the photo' })
+  .regex(/^[0-9a-f]{64}$/, 'The digest of a photo is a SHA-256 of 64 hexadecimal digits');
+
+/** A photo of something surveyed. Its bytes are kept beside the job, under their digest. */
+export const photoSchema = z.strictObject({
+  id: idSchema,
+  digest: photoDigestSchema,
+  /** Id of the service, panel, circuit or load it shows; null = the house. */
+  aboutId: idSchema.nullable(),
+  subject: field(z.enum(photoSubjects, { error: `Choose one of: ${photoSubjects.join(', ')}` }), {
+    label: 'It shows',
+    choices: [
+      ['panel', 'Panel'],
+      ['legend', 'Legend'],
+      ['meter', 'Meter'],
+      ['nameplate', 'Nameplate'],
+      ['wall', 'Wall'],
+      ['route', 'Route'],
+      ['other', 'Something else'],
+    ],
+  }),
+  caption: field(lineSchema(200), { label: 'Caption' }),
+  /** Day of the picture as its file says; null = it does not. */
+  takenOn: z.iso.date('Write the day as 2026-02-28').nullable(),
+  widthPx: countSchema(1, 8192),
+  heightPx: countSchema(1, 8192),
+});
+export type Photo = z.infer<typeof photoSchema>;
