@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dailyEnergyWh } from '../../house/index.js';
 import { plannedLoad } from './planned-load.js';
+import { prepareFor } from './prepare-for.js';
 
 describe('planned additions', () => {
   it('take their energy over the day, whatever their power', () => {
@@ -19,4 +20,17 @@ describe('planned additions', () => {
       ),
     );
   });
+});
+
+it('an addition that runs for hours asks for 125 % of its current', () => {
+  // 9.6 kW at 240 V are 40 A, and so a breaker of 50 A: NEC 2023, 625.42 and 210.20(A), recalled.
+  const car = {
+    id: 'a',
+    name: 'Car',
+    kind: 'load' as const,
+    runningPowerW: 9600,
+    energyWhPerDay: 0,
+    countIn: false,
+  };
+  expect(prepareFor(car, 'split-120-240').at(-1)).toMatch(/at least 50(\.0)?\sA/u);
 });

@@ -110,6 +110,29 @@ describe('circuits made from loads', () => {
     );
   });
 
+  it('get the breaker that carries 125 % of what they draw', () => {
+    const breakerOf = (system: 'single-230' | 'split-120-240', amps: number, volts: number) => {
+      const load = { ...loadFromLibrary(libraryFor(system)[0]!, 'a', system, []), quantity: 1 };
+      const drawing = {
+        ...load,
+        runningPowerW: amps * volts,
+        powerFactor: 1,
+        voltageV: volts,
+        legs: 'L1' as const,
+      };
+      return circuitsFromLoads(addLoads(emptyPlan(system), [drawing]), newId).survey.panels[0]!.circuits[0]!
+        .ratingA;
+    };
+    // Preferred ratings of IEC 60898-1, recalled: 12.8 A × 1.25 are 16 A, and so on.
+    const metric = [12.8, 12.9, 16.1, 20.1, 25.6, 25.7, 32.1, 40.1, 50.4, 50.5, 64.1, 80.1];
+    expect(metric.map((amps) => breakerOf('single-230', amps, 230))).toEqual([
+      16, 20, 25, 32, 32, 40, 50, 63, 63, 80, 100, 125,
+    ]);
+    // NEC 210.3 and 240.6(A), recalled: none below 15 A.
+    const american = [2, 12, 12.1, 16.1, 20.1, 24.1];
+    expect(american.map((amps) => breakerOf('split-120-240', amps, 120))).toEqual([15, 15, 20, 25, 30, 35]);
+  });
+
   it('leaves what is placed where it is, and a house without loads alone', () => {
     const bare = emptyPlan();
     expect(circuitsFromLoads(bare, newId)).toBe(bare);

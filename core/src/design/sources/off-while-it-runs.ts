@@ -1,5 +1,5 @@
-import { circuitsById, panelUpstream } from '../../house/index.js';
-import type { Plan } from '../plan/plan.js';
+import { circuitsById, panelUpstream, type SurveyedHouse } from '../../house/index.js';
+import type { Sources } from './sources.schema.js';
 
 /**
  * Ids of the loads that whoever starts the generator switches off for as long as it runs: those on a circuit that is named for
@@ -9,7 +9,7 @@ export function offWhileItRuns({
   survey,
   loads,
   sources,
-}: Pick<Plan, 'survey' | 'loads' | 'sources'>): Set<string> {
+}: Pick<SurveyedHouse, 'survey' | 'loads'> & { readonly sources: Sources }): Set<string> {
   const { generator } = sources;
   if (generator?.start !== 'hand' || generator.offWhileItRuns.length === 0) return new Set();
   const off = new Set(generator.offWhileItRuns.map(({ circuitId }) => circuitId));

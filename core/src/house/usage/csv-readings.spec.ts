@@ -98,17 +98,20 @@ describe('common shapes of CSV', () => {
     expect(readings.startS).toBe(Date.UTC(2025, 11, 31, 23) / 1000);
   });
 
-  it('one row a day with 24 values', () => {
-    const heads = Array.from({ length: 24 }, (_, hour) => `${hour}:00`).join(',');
-    const day = (value: number) => Array.from({ length: 24 }, () => value).join(',');
+  it.each([24, 48, 96])('one row a day with %i values', (values) => {
+    const stepS = 86_400 / values;
+    const heads = Array.from({ length: values }, (_, i) =>
+      new Date(i * stepS * 1000).toISOString().slice(11, 16),
+    );
+    const day = (value: number) => Array.from({ length: values }, () => value).join(',');
     const { readings, shape } = readText(
-      `Meter reading in kWh\nDate,${heads}\n2026-01-01,${day(1)}\n2026-01-02,${day(2)}`,
+      `Meter reading in kWh\nDate,${heads.join(',')}\n2026-01-01,${day(1)}\n2026-01-02,${day(2)}`,
       ',',
       options('UTC'),
     );
     expect(shape.time.kind).toBe('row-a-day');
-    expect(readings).toMatchObject({ intervalS: 3600, count: 48 });
-    expect(channelEnergyWh(readings.channels[0]!, 3600)).toBe(72_000);
+    expect(readings).toMatchObject({ intervalS: stepS, count: 2 * values });
+    expect(channelEnergyWh(readings.channels[0]!, stepS)).toBe(3000 * values);
   });
 
   it('kilowatts as power, and watts of many channels', () => {
