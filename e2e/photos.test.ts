@@ -1,41 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { Bench } from './bench';
-import { killServer, startServer } from './server';
+import { addPhoto as add, loadedPhoto as loaded, picture } from './picture';
 
-test.afterEach(startServer);
-
-/** A picture of 3000 × 2000 pixels as a camera's file, made in the page. */
-async function picture(
-  page: Page,
-  text: string,
-): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
-  const address = await page.evaluate((words) => {
-    const canvas = Object.assign(document.createElement('canvas'), { width: 3000, height: 2000 });
-    const ink = canvas.getContext('2d')!;
-    ink.fillStyle = '#8a9a86';
-    ink.fillRect(0, 0, 3000, 2000);
-    ink.fillStyle = '#20313a';
-    ink.font = '300px sans-serif';
-    ink.fillText(words, 200, 1100);
-    return canvas.toDataURL('image/png');
-  }, text);
-  return {
-    name: `${text}.png`,
-    mimeType: 'image/png',
-    buffer: Buffer.from(address.split(',')[1]!, 'base64'),
-  };
-}
-const add = async (page: Page, of: string, text: string): Promise<void> =>
-  page.getByLabel(`Add photos of ${of}`).setInputFiles(await picture(page, text));
-const loaded = (page: Page, thumb: string) =>
-  page
-    .getByRole('button', { name: `Look at ${thumb}` })
-    .locator('img')
-    .evaluate(async (image: HTMLImageElement) => {
-      await image.decode();
-      return [image.naturalWidth, image.naturalHeight];
-    });
 const rail = (page: Page) => page.getByRole('navigation', { name: 'Stages' });
 
 test('a photo of a load is scaled down, kept beside the job, and follows it into a ZIP file and back', async ({
@@ -73,23 +40,6 @@ test('a photo of a load is scaled down, kept beside the job, and follows it into
   await expect(page.getByLabel('Name of the job')).toHaveValue('Photographed');
   await rail(page).getByRole('link', { name: 'Photos' }).click();
   expect(await loaded(page, 'Read with a lamp')).toEqual([2048, 1365]);
-});
-
-test('a photo taken while the server is away is kept, shown, and sent when it is back', async ({ page }) => {
-  const bench = new Bench(page);
-  await bench.newJob('Photographed without a server');
-  await rail(page).getByRole('link', { name: 'Photos' }).click();
-  await expect(page.getByRole('heading', { name: 'The house' })).toBeVisible();
-  await bench.saved();
-  await killServer();
-  await add(page, 'the house', 'North wall');
-  expect(await loaded(page, 'Wall')).toEqual([2048, 1365]);
-  await expect(page.getByText('1 photo is kept on this device and on the way to the server')).toBeVisible();
-  await startServer();
-  await expect(page.getByText('on the way to the server')).toBeHidden({ timeout: 40_000 });
-  await bench.saved();
-  await page.reload();
-  expect(await loaded(page, 'Wall')).toEqual([2048, 1365]);
 });
 
 test('removing a photo can be undone; a file that is no picture is named', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { Bench } from './bench';
+import { addPhoto, loadedPhoto } from './picture';
 import { killServer, startServer } from './server';
 
 test.afterEach(startServer);
@@ -142,4 +143,21 @@ test('a page closed while the server is away takes its edits up again', async ({
   await expect(again.getByText('taken up again')).toBeVisible();
   await expect(hours(again)).toHaveValue('72');
   await new Bench(again).saved();
+});
+
+test('a photo taken while the server is away is kept, shown, and sent when it is back', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Photographed without a server');
+  await page.getByRole('link', { name: 'Photos' }).click();
+  await expect(page.getByRole('heading', { name: 'The house' })).toBeVisible();
+  await bench.saved();
+  await killServer();
+  await addPhoto(page, 'the house', 'North wall');
+  expect(await loadedPhoto(page, 'Wall')).toEqual([2048, 1365]);
+  await expect(page.getByText('1 photo is kept on this device and on the way to the server')).toBeVisible();
+  await startServer();
+  await expect(page.getByText('on the way to the server')).toBeHidden({ timeout: 40_000 });
+  await bench.saved();
+  await page.reload();
+  expect(await loadedPhoto(page, 'Wall')).toEqual([2048, 1365]);
 });

@@ -86,7 +86,6 @@ await part('Year');
 await page.locator('lv-year-view table').first().waitFor();
 await shoot('year');
 await part('What helps');
-await part('Try every change');
 await page.getByRole('row', { name: /^One more Madder pack/ }).waitFor({ timeout: 60_000 });
 await shoot('helps');
 await part('Drill');

@@ -15,6 +15,7 @@ import { STAGES } from './stage';
       [dismissableMask]="true"
       [(visible)]="visible"
       [style]="{ width: '34rem' }"
+      [pt]="scrollable"
     >
       @for (group of groups; track group.group) {
         <h3>{{ group.group }}</h3>
@@ -44,6 +45,8 @@ import { STAGES } from './stage';
 })
 export class KeysDialog {
   readonly visible = model(false);
+  /** The list is scrolled with the keyboard where it is longer than the screen; nothing in it takes the focus. */
+  protected readonly scrollable = { content: { tabindex: 0, role: 'region', 'aria-label': 'List of keys' } };
   private readonly stages = inject(STAGES);
   protected readonly groups = [
     shellShortcuts(this.stages.length),

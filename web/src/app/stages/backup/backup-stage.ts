@@ -31,6 +31,7 @@ import type { Choice } from '../../ui/choice-field';
 import { DemandViews } from '../../ui/demand-views';
 import { FindingsList } from '../../ui/findings-list';
 import { Bench, type Move } from './bench';
+import { NothingYet } from '../nothing-yet';
 import { BackupEdits } from './backup-edits';
 import { BackupEffects } from './backup-effects';
 import { BackupSearch } from './backup-search';
@@ -47,6 +48,7 @@ type Side = 'circuit' | 'wiring' | 'suggest' | 'mend' | 'power' | 'findings';
   selector: 'lv-backup-stage',
   imports: [
     IslandChoice,
+    NothingYet,
     Bench,
     Button,
     DemandBandChart,

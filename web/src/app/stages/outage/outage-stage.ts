@@ -6,6 +6,7 @@ import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { IslandChoice } from '../../power/island-choice';
 import type { Choice } from '../../ui/choice-field';
+import { NothingYet } from '../nothing-yet';
 import { ChancesView } from './chances-view';
 import { ConditionsView } from './conditions/conditions-view';
 import { DrillView } from './drill-view';
@@ -17,11 +18,25 @@ import { YearView } from './year-view';
 
 type Part = 'play' | 'year' | 'chances' | 'help' | 'drill' | 'reserve' | 'conditions';
 
+/** What each part will show. */
+const teachings: Readonly<Record<Part, string>> = {
+  play: 'Here an outage is played through minute by minute: loads, sun, battery, generator, and what is shed, trips or comes back when.',
+  year: 'Here an outage begins in every hour of the year: how long each lasts, by month and hour, and what fails first.',
+  chances:
+    'Here it stands how likely an outage of each length is got through, by season and by the charge at its start, over many years of weather.',
+  help: 'Here every change that is possible is played through and ranked by the hours it gains, and by hours for its cost.',
+  drill:
+    'Here you stand at the panel while the grid is away, and switch loads on and off as the household would.',
+  reserve: 'Here it shows what charge that is held back costs on usual days, and what it buys in an outage.',
+  conditions: '',
+};
+
 /** The outage, played through: what happens, how likely the house is seen through, and what would help. */
 @Component({
   selector: 'lv-outage-stage',
   imports: [
     IslandChoice,
+    NothingYet,
     Button,
     ChancesView,
     ConditionsView,
@@ -53,6 +68,7 @@ export class OutageStage {
     { label: 'Reserve', value: 'reserve' },
     { label: 'Conditions', value: 'conditions' },
   ];
+  protected readonly teaching = computed(() => teachings[this.part()]);
   protected readonly hasLoads = computed(
     () => (this.evaluations.evaluation()?.context.backupSet.length ?? 0) > 0,
   );

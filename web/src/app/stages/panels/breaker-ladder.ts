@@ -15,6 +15,7 @@ import {
 import { type Circuit, type Panel, spaceAt, spacePlace } from '@levamen/core/house';
 import { breakersIn } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
+import { dropSpace } from './drop-space';
 import { ladderView } from './ladder-view';
 import { PanelEdits } from './panel-edits';
 
@@ -106,11 +107,8 @@ export class BreakerLadder {
   }
 
   protected onDropped(event: CdkDragEnd, circuit: Circuit): void {
-    const { x, y } = event.dropPoint;
-    const target = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-space]');
-    event.source.reset();
-    const space = Number(target?.dataset['space']);
-    if (!target || !this.host.nativeElement.contains(target) || circuit.spaces.includes(space)) return;
+    const space = dropSpace(event);
+    if (space === null || circuit.spaces.includes(space)) return;
     this.moveTo(circuit, space);
   }
 

@@ -22,6 +22,7 @@ import { FigureButton } from '../../ui/figure-button';
 import { FindingsList } from '../../ui/findings-list';
 import { Quantity } from '../../ui/quantity';
 import { VerdictMark } from '../../ui/verdict-mark';
+import { NothingYet } from '../nothing-yet';
 import { FailingStacks } from './failing-stacks';
 import { StackEditor } from './stack-editor';
 import type { StackRow } from './stack-row';
@@ -31,6 +32,7 @@ import type { StackRow } from './stack-row';
   selector: 'lv-sources-stage',
   imports: [
     IslandChoice,
+    NothingYet,
     Button,
     DemandViews,
     FailingStacks,
