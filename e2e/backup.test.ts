@@ -120,6 +120,37 @@ test('two services have a source each, unless one is joined to the other', async
   await expect(bench.margin('runtime')).toContainText('32.6');
 });
 
+test('each main behind one meter has a source of its own, or one of them stays dark', async ({ page }) => {
+  const bench = await copyOfTheFarm(page, 'Farm, two mains', 'backup');
+  await bench.goTo('Panels');
+  const tree = page.getByRole('navigation', { name: 'Services and panels' });
+  await tree.getByRole('button', { name: 'Farm service' }).click();
+  await page.getByRole('button', { name: 'Panel behind this service' }).click();
+  await expect(tree.getByRole('button', { name: /Panel \d$/ })).toBeVisible();
+  await bench.goTo('Backup set');
+  await page.getByRole('button', { name: /^Wiring/ }).click();
+  const choose = async (field: string, option: RegExp): Promise<void> => {
+    await page.getByRole('combobox', { name: field }).click();
+    await page.getByRole('option', { name: option }).click();
+    await expect(page.getByRole('option', { name: option })).toHaveCount(0);
+  };
+  await choose('How it is backed up', /^Whole house, isolated at the service/);
+  await choose('Point of isolation', /^Each main/);
+  const sources = page.getByRole('region', { name: 'Bench' });
+  await expect(sources.getByRole('button', { name: 'Cellar panel' })).toBeVisible();
+  await sources.getByRole('button', { name: /Panel \d$/ }).click();
+  await expect(bench.margin('runtime')).toContainText('not yet known');
+  // The outage stage shows the same source, and another one where it is chosen.
+  await bench.goTo('Outage');
+  await page.getByRole('button', { name: 'Cellar panel' }).click();
+  await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
+  await bench.goTo('Backup set');
+  await page.getByRole('button', { name: /^Wiring/ }).click();
+  await page.getByRole('checkbox', { name: /Panel \d is backed up/ }).uncheck();
+  await expect(sources.getByRole('button', { name: 'Cellar panel' })).toHaveCount(0);
+  await expect(bench.margin('runtime')).toContainText('32.6');
+});
+
 test('power is shown through the day, in the stage and in the drawer', async ({ page }) => {
   const bench = await copyOfTheFarm(page, 'Farm, power', 'backup');
   await bench.show('Power');

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { Bench } from './bench';
+import { copyOfTheFarm } from './farm-copy';
 
 /** A job with a service, its panel, and a few breakers, typed from the keyboard without looking for the place. */
 async function typedPanel(page: Page, name: string, breakers: readonly string[]): Promise<Bench> {
@@ -40,6 +41,12 @@ test('what is chosen in a panel stays chosen through edits, moves and undo', asy
   await expect(bench.space(7)).toContainText(/gfci/i);
   await expect(bench.space(1)).not.toContainText(/gfci/i);
   await expect(bench.space(1)).toContainText('20');
+  // A handle tie is on the breaker that was chosen.
+  await detail.getByRole('checkbox', { name: 'handle tie' }).check();
+  await expect(detail.getByRole('heading', { name: /^Space 7/ })).toBeVisible();
+  await expect(detail.getByRole('checkbox', { name: 'handle tie' })).toBeChecked();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(detail.getByRole('checkbox', { name: 'handle tie' })).not.toBeChecked();
   // It is followed where it goes, and back.
   const spaces = detail.getByRole('textbox', { name: /^Spaces?/ });
   await spaces.fill('12');
@@ -51,6 +58,52 @@ test('what is chosen in a panel stays chosen through edits, moves and undo', asy
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(bench.space(7)).toContainText('20');
   await expect(detail.getByRole('heading', { name: /^Space 7/ })).toBeVisible();
+});
+
+test('what is chosen on the bench and among the stacks stays chosen through edits and undo', async ({
+  page,
+}) => {
+  const bench = await copyOfTheFarm(page, 'Chosen on the bench', 'backup');
+  const item = page.locator('[data-item="cellar-5"]');
+  await item.click();
+  const detail = page.locator('lv-item-detail');
+  const title = detail.getByRole('heading', { level: 3 });
+  const name = (await title.textContent())!;
+  for (const key of ['d', 's', 'o']) {
+    await page.keyboard.press(key);
+    await expect(title).toHaveText(name);
+    await expect(item).toHaveAttribute('aria-selected', 'true');
+  }
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(title).toHaveText(name);
+  await bench.goTo('Sources');
+  await page.getByRole('button', { name: 'Change the units' }).click();
+  const editor = page.locator('lv-stack-editor');
+  await expect(editor).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(editor).toBeVisible();
+});
+
+test('a load is dragged onto its breaker', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Dragged load');
+  await bench.addHouse('Essentials only');
+  await bench.goTo('Panels');
+  await page.getByRole('button', { name: 'Begin with the service and its panel' }).press('Enter');
+  await expect(bench.space(1)).toBeFocused();
+  await page.keyboard.type('20 Kitchen', { delay: 15 });
+  await page.keyboard.press('Enter');
+  const load = page.locator('lv-unplaced-loads li').first();
+  const name = (await load.locator('span').first().textContent())!.trim();
+  const [from, to] = [(await load.boundingBox())!, (await bench.space(1).boundingBox())!];
+  await page.mouse.move(from.x + 30, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 200, to.y + 30, { steps: 8 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(bench.space(1)).toContainText(name);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(bench.space(1)).not.toContainText(name);
 });
 
 test('what is typed on the ladder and in the table stays there: digits, units, Tab, Escape', async ({

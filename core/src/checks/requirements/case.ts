@@ -26,9 +26,12 @@ export const circuitsText = (count: number): string => (count === 1 ? '1 circuit
 export const isKept = ({ lane }: BenchItem): boolean => lane !== 'dark';
 
 /** The breaker or rating the isolating device of a whole service must match, A; null = not known. */
-export const serviceNeedsA = ({ service, panels }: Case): number | null => {
+export const serviceNeedsA = ({ service, panels, said }: Case): number | null => {
   const mains = panels.flatMap(({ fedFrom, mainBreakerA }) =>
     fedFrom.kind === 'service' && mainBreakerA !== null ? [mainBreakerA] : [],
   );
-  return service.mainBreakerA ?? service.ratingA ?? (mains.length > 0 ? Math.max(...mains) : null);
+  const largest = mains.length > 0 ? Math.max(...mains) : null;
+  // Cut off behind its main, a panel is protected by that; the service as a whole by what is ahead of it.
+  const isPart = said.isolation.at === 'main' || said.isolation.at === 'mains';
+  return isPart && largest !== null ? largest : (service.mainBreakerA ?? service.ratingA ?? largest);
 };

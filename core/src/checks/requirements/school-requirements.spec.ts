@@ -52,6 +52,27 @@ describe('whole house, isolated at the service', () => {
     expect(severity({ school: 'service', isolatingRatingA: 100 }, 'rating')).toBe('must-fix');
     expect(severity({ school: 'service', isolatingRatingA: 200 }, 'rating')).toBe('fine');
   });
+  it('that is cut off behind one main asks for a device rated for that main, and for nothing ahead of all', () => {
+    const [panel] = house.survey.panels;
+    const large = {
+      ...house,
+      survey: {
+        ...house.survey,
+        services: house.survey.services.map((service) => ({ ...service, ratingA: 400 })),
+        panels: [panel!, { ...panel!, id: 'other', name: 'Other', circuits: [] }],
+      },
+    };
+    const said = { school: 'service', isolatingRatingA: 200 } as const;
+    const atMain = { ...said, isolation: { at: 'main', panelId: panel!.id } } as const;
+    expect([severity(said, 'rating', large), severity(said, 'two-mains', large)]).toEqual([
+      'must-fix',
+      'consider',
+    ]);
+    expect([severity(atMain, 'rating', large), severity(atMain, 'two-mains', large)]).toEqual([
+      'fine',
+      undefined,
+    ]);
+  });
   // Common practice, no source: devices at the meter stop at 200 A and need the utility's consent.
   it('lets a device at the meter stop at 200 A and asks for consent', () => {
     const at = { school: 'service', isolatingDevice: 'at-meter', isolatingRatingA: 200 } as const;

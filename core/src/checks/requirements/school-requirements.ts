@@ -33,22 +33,28 @@ export function schoolRequirements(
   const report: Report = (key, severity, title, because, cure = '') => {
     found.push({ key: `backup.${service.id}.${key}`, severity, title, because, cure, figures: [] });
   };
-  const panels = plan.survey.panels.filter(
+  const all = plan.survey.panels.filter(
     (panel) => panelUpstream(plan.survey, panel).service?.id === service.id,
   );
+  // A service of several mains may be in several islands. One that is not backed up is in none, but its circuits are there.
+  const mine = islands.filter(({ services }) => services.includes(service));
+  const own = mine.find(({ id }) => id === shown?.id) ??
+    mine[0] ?? {
+      id: service.id,
+      name: service.name,
+      services: [service],
+      panels: all,
+      first: false,
+    };
+  // Behind single mains, what the others feed is not its matter.
+  const said = serviceBackup(plan, service.id);
+  const isPart = said.isolation.at === 'main' || said.isolation.at === 'mains';
+  const panels = isPart ? all.filter((panel) => own.panels.includes(panel)) : all;
   const ids = new Set(panels.map(({ id }) => id));
-  // A service that is not backed up belongs to no island, but its circuits are there.
-  const own = islands.find(({ services }) => services.includes(service)) ?? {
-    id: service.id,
-    name: service.name,
-    services: [service],
-    panels,
-    first: false,
-  };
   const of: Case = {
     plan,
     service,
-    said: serviceBackup(plan, service.id),
+    said,
     island: own,
     panels,
     items: benchItems(plan, own).filter(({ panel }) => panel !== null && ids.has(panel.id)),

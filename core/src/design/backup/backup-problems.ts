@@ -1,3 +1,4 @@
+import { isolatedPanelIds } from './isolation-points.js';
 import type { BackedUpHouse } from './backed-up-house.js';
 
 interface BackupProblem {
@@ -54,9 +55,9 @@ export function backupProblems({
     'circuit',
   );
   backup.services.forEach(({ isolation }, index) => {
-    if (isolation.at !== 'service' && isolation.panelId !== null && !panels.has(isolation.panelId)) {
+    if (isolatedPanelIds(isolation).some((id) => !panels.has(id))) {
       problems.push({
-        path: ['services', index, 'isolation', 'panelId'],
+        path: ['services', index, 'isolation'],
         message: 'There is no such panel; choose another point of isolation',
       });
     }

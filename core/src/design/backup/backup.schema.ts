@@ -15,10 +15,21 @@ const yesNo = z.boolean({ error: 'Say yes or no' });
 const oneOf = <T extends readonly [string, ...string[]]>(values: T) =>
   z.enum(values, { error: `Choose one of: ${values.join(', ')}` });
 
-/** Where an island is cut off from the grid: at the service, behind one main of several, or at the feeder of a sub-panel. */
+/**
+ * Where an island is cut off from the grid: at the service, behind one main of several, behind several mains each with an island of its own,
+ * or at the feeder of a sub-panel.
+ */
 export const isolationSchema = z.discriminatedUnion('at', [
   z.strictObject({ at: z.literal('service') }),
   z.strictObject({ at: z.literal('main'), panelId: idSchema }),
+  /** Mains that are not named stay on the side of the grid. */
+  z.strictObject({
+    at: z.literal('mains'),
+    mains: z
+      .array(z.strictObject({ panelId: idSchema, islandId: idSchema }))
+      .min(1, 'Name a main')
+      .max(8, 'Use at most 8 mains'),
+  }),
   /** null = not chosen yet. */
   z.strictObject({ at: z.literal('feeder'), panelId: idSchema.nullable() }),
 ]);

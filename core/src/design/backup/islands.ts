@@ -1,6 +1,7 @@
 import type { StackPart } from '../../equipment/index.js';
 import { type Panel, panelUpstream, type Service } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
+import { islandIdsOf } from './isolation-points.js';
 import { serviceBackup } from './service-backup.js';
 
 /** What one source feeds while the grid is away: the services of an island, each cut off at its point of isolation. */
@@ -22,13 +23,13 @@ type Backed = Pick<BackedUpHouse, 'survey' | 'backup'>;
 export function islandsOf(plan: Backed): Island[] {
   const { survey } = plan;
   const backed = survey.services.filter(({ id }) => serviceBackup(plan, id).school !== 'none');
-  const ids = [...new Set(backed.map(({ id }) => serviceBackup(plan, id).islandId))];
+  const ids = [...new Set(backed.flatMap(({ id }) => islandIdsOf(serviceBackup(plan, id))))];
   const islandOf = islandByPanel(plan);
   const islands = ids.map((islandId, index): Island => {
-    const services = backed.filter(({ id }) => serviceBackup(plan, id).islandId === islandId);
+    const services = backed.filter(({ id }) => islandIdsOf(serviceBackup(plan, id)).includes(islandId));
     return {
       id: islandId,
-      name: services.map(({ name }) => name).join(' and '),
+      name: services.map((service) => partName(plan, service, islandId)).join(' and '),
       services,
       panels: survey.panels.filter((panel) => {
         const island = islandOf.get(panel);
@@ -39,6 +40,16 @@ export function islandsOf(plan: Backed): Island[] {
   });
   if (islands.length > 0 || survey.services.length > 0) return islands;
   return [{ id: unsurveyedIslandId, name: 'The house', services: [], panels: survey.panels, first: true }];
+}
+
+/** What of a service is in an island: all of it, or some of its mains. */
+function partName(plan: Backed, service: Service, islandId: string): string {
+  const { isolation } = serviceBackup(plan, service.id);
+  if (isolation.at !== 'mains') return service.name;
+  const mains = isolation.mains.flatMap((main) =>
+    main.islandId === islandId ? plan.survey.panels.filter(({ id }) => id === main.panelId) : [],
+  );
+  return mains.map(({ name }) => name).join(' and ');
 }
 
 /** An island by its name; the first one where there is no such island, null where nothing is backed up. */
@@ -54,8 +65,10 @@ function islandByPanel(plan: Backed): ReadonlyMap<Panel, string | null | undefin
     if (!service) return undefined;
     const { school, islandId, isolation } = serviceBackup(plan, service.id);
     if (school === 'none') return null;
-    const isBehind = isolation.at !== 'main' || [panel, ...panels].some(({ id }) => id === isolation.panelId);
-    return isBehind ? islandId : null;
+    if (isolation.at === 'service' || isolation.at === 'feeder') return islandId;
+    const own = [panel, ...panels].map(({ id }) => id);
+    if (isolation.at === 'main') return own.includes(isolation.panelId) ? islandId : null;
+    return isolation.mains.find((main) => own.includes(main.panelId))?.islandId ?? null;
   };
   return new Map(plan.survey.panels.map((panel) => [panel, islandOf(panel)]));
 }

@@ -1,5 +1,6 @@
 import type { BackedUpHouse } from './backed-up-house.js';
 import { type ServiceBackup, undecidedBackup } from './backup.schema.js';
+import { islandIdsOf } from './isolation-points.js';
 
 type Backed = Pick<BackedUpHouse, 'backup'>;
 
@@ -22,15 +23,34 @@ export function changeServiceBackup<P extends Backed>(
 }
 
 /**
+ * The plan with each of some mains of a service cut off by itself, and on a source of its own; a main that had one keeps it.
+ *
+ * @param panelIds the mains; none = the service is cut off as a whole
+ */
+export function isolateMains<P extends Backed>(plan: P, serviceId: string, panelIds: readonly string[]): P {
+  if (panelIds.length === 0) return changeServiceBackup(plan, serviceId, { isolation: { at: 'service' } });
+  const { isolation, islandId } = serviceBackup(plan, serviceId);
+  const before = new Map(
+    isolation.at === 'mains' ? isolation.mains.map((main) => [main.panelId, main.islandId]) : [],
+  );
+  const isFree = ![...before.values()].includes(islandId);
+  const mains = panelIds.map((panelId, index) => ({
+    panelId,
+    islandId: before.get(panelId) ?? (index === 0 && isFree ? islandId : panelId),
+  }));
+  return changeServiceBackup(plan, serviceId, { isolation: { at: 'mains', mains } });
+}
+
+/**
  * The plan with a service on the source of another one, or on one of its own.
  *
  * @param hostId the service whose island it joins; null = an island of its own
  */
 export function joinService<P extends Backed>(plan: P, serviceId: string, hostId: string | null): P {
   if (hostId !== null)
-    return changeServiceBackup(plan, serviceId, { islandId: serviceBackup(plan, hostId).islandId });
+    return changeServiceBackup(plan, serviceId, { islandId: islandIdsOf(serviceBackup(plan, hostId))[0]! });
   const taken = new Set(
-    plan.backup.services.flatMap((said) => (said.serviceId === serviceId ? [] : [said.islandId])),
+    plan.backup.services.flatMap((said) => (said.serviceId === serviceId ? [] : islandIdsOf(said))),
   );
   let islandId = serviceId;
   for (let number = 2; taken.has(islandId); number += 1) islandId = `${serviceId}-${number}`;

@@ -1,11 +1,17 @@
 import type { BackedUpHouse } from './backed-up-house.js';
 import type { Isolation, ServiceBackup } from './backup.schema.js';
 import { islandsOf, unsurveyedIslandId } from './islands.js';
+import { islandIdsOf } from './isolation-points.js';
 import { serviceBackup } from './service-backup.js';
 import { settleLanes } from './settle-lanes.js';
 
 /** A point of isolation without a panel that is gone. */
 function settleIsolation(isolation: Isolation, panels: ReadonlySet<string>): Isolation {
+  if (isolation.at === 'mains') {
+    const mains = isolation.mains.filter(({ panelId }) => panels.has(panelId));
+    if (mains.length === isolation.mains.length) return isolation;
+    return mains.length === 0 ? { at: 'service' } : { at: 'mains', mains };
+  }
   if (isolation.at === 'service' || isolation.panelId === null || panels.has(isolation.panelId))
     return isolation;
   return isolation.at === 'feeder' ? { at: 'feeder', panelId: null } : { at: 'service' };
@@ -30,7 +36,7 @@ function settleServices<P extends BackedUpHouse>(plan: P): P {
 function settleStacks<P extends BackedUpHouse>(plan: P): P {
   const { equipment, survey } = plan;
   // An island that is not backed up for the moment keeps its stack.
-  const known = new Set(survey.services.map(({ id }) => serviceBackup(plan, id).islandId));
+  const known = new Set(survey.services.flatMap(({ id }) => islandIdsOf(serviceBackup(plan, id))));
   if (survey.services.length === 0) known.add(unsurveyedIslandId);
   const first = islandsOf(plan)[0]?.id;
   const taken = new Set(equipment.stacks.map(({ islandId }) => islandId));

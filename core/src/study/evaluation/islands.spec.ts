@@ -6,6 +6,7 @@ import {
   chooseFor,
   chosenFor,
   islandPlan,
+  isolateMains,
   islandsOf,
   joinService,
   type Plan,
@@ -19,6 +20,7 @@ import { isValid } from '../../design/testing/is-valid.js';
 import { evaluatePlan } from './evaluate-plan.js';
 import { loadEffects } from './load-effects.js';
 import { aPlan, withStack } from '../../design/testing/plan.js';
+import { newCircuit, newPanel } from '../../house/details.js';
 import { aHouse } from '../../design/testing/house.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 
@@ -33,6 +35,67 @@ describe('islands', () => {
     expect(islandsOf(house({ serviceId: 'b', school: 'none' })).map(({ id }) => id)).toEqual(['a']);
     const joined = islandsOf(house({ serviceId: 'b', school: 'service', islandId: 'a' }));
     expect(joined.map(({ services }) => services.length)).toEqual([2]);
+  });
+
+  describe('of a 400 A meter with two mains of 200 A and two panels beside them', () => {
+    const panel = (id: string, mainBreakerA: number | null, watts: number) => ({
+      panel: {
+        ...newPanel(id, `Panel ${id}`, 'split-120-240', { kind: 'service' as const, serviceId: 's' }),
+        mainBreakerA,
+        circuits: [newCircuit(`${id}-1`, [1], 'One')],
+      },
+      load: { ...load(`load-${id}`, watts), circuitId: `${id}-1` },
+    });
+    const parts = [
+      panel('m1', 200, 400),
+      panel('m2', 200, 900),
+      panel('side-1', 100, 50),
+      panel('side-2', 60, 70),
+    ];
+    const blank = aHouse({ s: [{ loads: [] }] }, {}, [{ serviceId: 's', school: 'service' }]);
+    const whole = settlePlan({
+      ...blank,
+      survey: {
+        ...blank.survey,
+        services: blank.survey.services.map((service) => ({ ...service, ratingA: 400 })),
+        panels: parts.map((part) => part.panel),
+      },
+      loads: parts.map((part) => part.load),
+    });
+    const loadsOf = (plan: Plan) =>
+      islandsOf(plan).map((island) => [island.name, islandPlan(plan, island).loads.map(({ id }) => id)]);
+    it('one main is backed up, the other and the side panels stay dark', () => {
+      const one = changeServiceBackup(whole, 's', { isolation: { at: 'main', panelId: 'm1' } });
+      expect(loadsOf(one)).toEqual([['Service s', ['load-m1']]]);
+      expect(isValid(one)).toBe(true);
+    });
+
+    it('each main is backed up by a source of its own, and keeps it', () => {
+      const both = settlePlan(isolateMains(whole, 's', ['m1', 'm2']));
+      expect(loadsOf(both)).toEqual([
+        ['Panel m1', ['load-m1']],
+        ['Panel m2', ['load-m2']],
+      ]);
+      const [first, second] = islandsOf(both);
+      const stacked = settlePlan(chooseFor(both, second!, [{ unitId: 'woad-93', quantity: 1 }]));
+      expect(chosenFor(stacked, second!)).toHaveLength(1);
+      expect(chosenFor(stacked, first!)).toBeNull();
+      const without = settlePlan(isolateMains(stacked, 's', ['m2']));
+      expect(islandsOf(without).map(({ id }) => id)).toEqual([second!.id]);
+      expect(chosenFor(without, second!)).toHaveLength(1);
+      expect(isValid(without)).toBe(true);
+    });
+
+    it('a panel that is gone is no point of isolation any more', () => {
+      const both = isolateMains(whole, 's', ['m1', 'm2']);
+      const gone = settlePlan({
+        ...both,
+        survey: { ...both.survey, panels: both.survey.panels.filter(({ id }) => id !== 'm1') },
+        loads: both.loads.filter(({ circuitId }) => circuitId !== 'm1-1'),
+      });
+      expect(loadsOf(gone)).toEqual([['Panel m2', ['load-m2']]]);
+      expect(isValid(gone)).toBe(true);
+    });
   });
 
   it('never share a source unless joined: no load is behind two, and each has its own stack', () => {

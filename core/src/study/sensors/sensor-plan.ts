@@ -10,7 +10,7 @@ import {
   panelUpstream,
   spacesText,
 } from '../../house/index.js';
-import { keptLoads, type Plan, serviceBackup } from '../../design/index.js';
+import { isolatedPanelIds, keptLoads, type Plan, serviceBackup } from '../../design/index.js';
 
 /** Size classes of current sensors, A (common practice, no source). */
 export const sensorClassesA = [30, 60, 100, 200, 400] as const;
@@ -80,8 +80,8 @@ function voltageOf(plan: Plan, panel: Panel): string {
   const { service, panels } = panelUpstream(plan.survey, panel);
   if (!service) return 'not known where fed from';
   const { isolation } = serviceBackup(plan, service.id);
-  const behind =
-    isolation.at === 'service' ? undefined : [panel, ...panels].find(({ id }) => id === isolation.panelId);
+  const cut = isolatedPanelIds(isolation);
+  const behind = [panel, ...panels].find(({ id }) => cut.includes(id));
   return behind ? `${service.name}, behind ${behind.name}` : service.name;
 }
 

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import {
   type BenchItem,
   changeServiceBackup,
+  isolateMains,
   changeShed,
   everythingRuns,
   joinService,
@@ -67,6 +68,11 @@ export class BackupEdits {
 
   service(serviceId: string, change: Partial<ServiceBackup>): void {
     this.session.edit('backup of the service', (plan) => changeServiceBackup(plan, serviceId, change));
+  }
+
+  /** Cuts off mains of a service one by one. */
+  mains(serviceId: string, panelIds: readonly string[]): void {
+    this.session.edit('point of isolation', (plan) => isolateMains(plan, serviceId, panelIds));
   }
 
   /** Puts a service on the source of another one, or on one of its own (null). */

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { Finding, UnitSystem } from '@levamen/core/base';
 import { panelUpstream, type Service } from '@levamen/core/house';
 import {
+  isolatedPanelIds,
   type Plan,
   type School,
   schoolFacts,
@@ -19,6 +20,9 @@ import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { FindingsList } from '../../ui/findings-list';
 import { BackupEdits } from './backup-edits';
+
+/** Stands in the list of points for all the mains. */
+const eachMain = '*';
 
 /** How one service is backed up, and what that requires. */
 @Component({
@@ -62,7 +66,7 @@ import { BackupEdits } from './backup-edits';
             (valueChange)="isolateAt($event)"
           />
         }
-        @if (hosts().length > 1) {
+        @if (hosts().length > 1 && eachMains().length === 0) {
           <lv-choice-field
             label="Source"
             [choices]="hosts()"
@@ -71,6 +75,17 @@ import { BackupEdits } from './backup-edits';
           />
         }
       </div>
+      @for (main of eachMains(); track main.id) {
+        <p class="row small">
+          <p-checkbox
+            [inputId]="'main-' + main.id"
+            [binary]="true"
+            [disabled]="main.last"
+            [ngModel]="main.on"
+            (ngModelChange)="backMain(main.id, $event)"
+          /><label [for]="'main-' + main.id">{{ main.name }} is backed up, by a source of its own</label>
+        </p>
+      }
       <p class="row small">
         <p-checkbox
           [inputId]="'automatic-' + service().id"
@@ -147,24 +162,50 @@ export class WiringDetail {
   });
   protected readonly spliced = computed(() => splicedPanelId(this.said()));
 
-  /** The service as a whole, or one of several mains behind its meter. */
-  protected readonly isolations = computed((): Choice<string | null>[] => {
-    const mains = this.plan().survey.panels.filter(
+  private readonly mains = computed(() =>
+    this.plan().survey.panels.filter(
       ({ fedFrom }) => fedFrom.kind === 'service' && fedFrom.serviceId === this.service().id,
-    );
-    if (this.said().school === 'feeder' || mains.length < 2) return [];
+    ),
+  );
+  /** The service as a whole, one of several mains behind its meter, or each of them. */
+  protected readonly isolations = computed((): Choice<string | null>[] => {
+    if (this.said().school === 'feeder' || this.mains().length < 2) return [];
     return [
       { value: null, label: 'The whole service' },
-      ...mains.map(({ id, name }) => ({ value: id, label: `The main of ${name} only` })),
+      { value: eachMain, label: 'Each main, with a source of its own' },
+      ...this.mains().map(({ id, name }) => ({ value: id, label: `The main of ${name} only` })),
     ];
   });
   protected readonly isolatedMain = computed(() => {
     const { isolation } = this.said();
+    if (isolation.at === 'mains') return eachMain;
     return isolation.at === 'main' ? isolation.panelId : null;
+  });
+  /** Where mains are cut off one by one: each, and whether it is backed up. */
+  protected readonly eachMains = computed(() => {
+    const { isolation } = this.said();
+    if (isolation.at !== 'mains') return [];
+    const cut = isolatedPanelIds(isolation);
+    return this.mains().map(({ id, name }) => ({
+      id,
+      name,
+      on: cut.includes(id),
+      last: cut.length === 1 && cut.includes(id),
+    }));
   });
 
   protected isolateAt(panelId: string | null): void {
-    this.set({ isolation: panelId === null ? { at: 'service' } : { at: 'main', panelId } });
+    if (panelId === eachMain)
+      this.edits.mains(
+        this.service().id,
+        this.mains().map(({ id }) => id),
+      );
+    else this.set({ isolation: panelId === null ? { at: 'service' } : { at: 'main', panelId } });
+  }
+
+  protected backMain(panelId: string, on: boolean): void {
+    const cut = isolatedPanelIds(this.said().isolation).filter((id) => id !== panelId);
+    this.edits.mains(this.service().id, on ? [...cut, panelId] : cut);
   }
 
   protected set(change: Partial<ServiceBackup>): void {

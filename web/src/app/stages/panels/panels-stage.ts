@@ -119,7 +119,8 @@ export class PanelsStage {
     const panel = this.panel();
     if (!panel) return '';
     const taken = new Set(panel.circuits.flatMap(({ spaces }) => spaces)).size;
-    return `${panel.circuits.length} breakers, ${taken} of ${panel.spaces} spaces`;
+    const count = panel.circuits.length;
+    return `${count} ${count === 1 ? 'breaker' : 'breakers'}, ${taken} of ${panel.spaces} spaces`;
   });
   protected readonly schedule = computed(
     () => `/api/jobs/${this.session.id()}/panels/${this.panel()?.id ?? ''}/schedule`,
