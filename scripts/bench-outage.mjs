@@ -224,15 +224,31 @@ export async function benchRuntime(page, url) {
   await page.goto(`${url}/jobs/${id}/brief`);
   await page.locator('[data-margin=runtime][data-simulated]').waitFor();
   const field = page.getByRole('textbox', { name: 'Required runtime' });
-  const brief = await timesUntilSimulated(page, 24, async (i) => {
+  const required = await timesUntilSimulated(page, 24, async (i) => {
     await field.fill(String(29 + (i % 2)));
     await field.press('Enter');
   });
+  // Each value but once: nothing is known of it.
+  const year = page.getByRole('textbox', { name: 'Year of life to size for' });
+  const sized = await timesUntilSimulated(page, 24, async (i) => {
+    await year.fill(String(i + 1));
+    await year.press('Enter');
+  });
   await page.goto(`${url}/jobs/${id}/backup`);
   await page.locator('[data-margin=runtime][data-simulated]').waitFor();
-  await page.locator('[data-item]').first().click();
+  const kept = await page
+    .locator('.lane.on [data-item]')
+    .evaluateAll((rows) => rows.map(({ dataset }) => dataset.item));
   await page.waitForTimeout(3000);
-  const backup = await timesUntilSimulated(page, 24, (i) => page.keyboard.press(i % 2 === 0 ? 'd' : 'o'));
+  const moved = await timesUntilSimulated(page, 24, async (i) => {
+    if (i % 2 === 0) await page.locator(`[data-item="${kept[(i / 2) % kept.length]}"]`).click();
+    await page.keyboard.press(i % 2 === 0 ? 'd' : 'o');
+  });
   await fetch(`${url}/api/jobs/${id}`, { method: 'DELETE' });
-  return { 'the required runtime': brief, 'a circuit left dark, and kept on again': backup };
+  return {
+    'the required runtime': required,
+    'the year of life to size for': sized,
+    'a circuit left dark, another one each time': moved.filter((_, i) => i % 2 === 0),
+    'the same circuit kept on again': moved.filter((_, i) => i % 2 === 1),
+  };
 }

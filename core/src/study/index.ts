@@ -9,7 +9,7 @@ export { type FoundStacks, smallestHolding } from './evaluation/smallest-holding
 export { type Runtimes, withRuntimes } from './evaluation/with-runtimes.js';
 export { type BriefTally, noTally } from './outage/brief-tally.js';
 export { holdsIn } from './outage/holds-in.js';
-export type { PlayedSeason } from './outage/play-season.js';
+export type { PlayedSeason } from './outage/played-season.js';
 export { allowedOverloadShare } from './outage/with-overload-risk.js';
 export { outlookOf } from './outage/outlook-of.js';
 export { runtimeQuestion } from './outage/runtime-question.js';

@@ -16,12 +16,15 @@ import {
 } from './sun-trace.js';
 import type { TracedHouse, TracedLoad } from './traced-house.js';
 import { outageWeather } from './outage-weather.js';
+import type { PlayedSeason } from './played-season.js';
 
 /** Cycles that are kept at most; a house has a tenth of them. */
 const mostCycles = 600;
 const mostArrays = 40;
 /** Some 4 MB each: of the stack in use, and of one that is tried. */
 const mostSuns = 2;
+/** A few kB each, and the text of what they rest on. */
+const mostSeasons = 8;
 /** A season has two stretches at most. */
 const mostDemands = 2;
 
@@ -43,6 +46,7 @@ export class KeptYear {
   private readonly hourly = new Map<string, Float64Array>();
   private readonly suns = new Map<string, SunTrace>();
   private demands: KeptDemand[] = [];
+  private readonly seasons = new Map<string, PlayedSeason | null>();
 
   /** @param seed chooses the synthetic weather and the moments of switching */
   constructor(readonly seed: number) {}
@@ -89,6 +93,14 @@ export class KeptYear {
     return keepNewest(this.suns, JSON.stringify([arrays, snow, clips]), mostSuns, () =>
       sunTrace(arrays, clips, hourlyOf),
     );
+  }
+
+  /**
+   * How the outages of the brief go, by everything they rest on: an edit that is taken back, or that asks for other hours, plays
+   * nothing again.
+   */
+  played(restsOn: string, play: () => PlayedSeason | null): PlayedSeason | null {
+    return keepNewest(this.seasons, restsOn, mostSeasons, play);
   }
 
   /** Demand of the loads of a house that are on in any case. */

@@ -1,5 +1,5 @@
 import { causes, type Cause } from './outage-state.js';
-import type { PlayedSeason } from './play-season.js';
+import type { PlayedSeason } from './played-season.js';
 import { reachedOf } from './reached-of.js';
 
 /** How outages that begin in a season end. */

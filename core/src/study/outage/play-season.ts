@@ -3,6 +3,7 @@ import type { KeptYear } from './kept-year.js';
 import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { horizonMin } from './outage-study.js';
+import type { PlayedSeason } from './played-season.js';
 import { type SeasonWindow, seasonWindows } from './season-windows.js';
 
 /** How a season is played. */
@@ -13,14 +14,6 @@ export interface SeasonWish {
   readonly followedMin?: number;
   /** Charge at an hour of the year, Wh; that of the job where nothing is said. */
   readonly chargeWh?: (hourOfYear: number) => number;
-}
-
-/** How outages of one year that begin in a season go, in order of their beginnings. */
-export interface PlayedSeason {
-  /** What they were followed for where they last that long. */
-  readonly survivedMin: Float32Array;
-  /** Index into the causes; 0 where it lasts. */
-  readonly cause: Uint8Array;
 }
 
 /**

@@ -44,3 +44,28 @@ it('what loads cost is the difference of the same outages with and without them,
     );
   }
 }, 60_000);
+
+it('what was played once is known again, and every other question is answered as by a fresh start', () => {
+  const kept = new KeptYear(1);
+  const ask = (of: Plan) => playedOfBrief(studyOf(of), builtInCatalogue, kept)!;
+  const asking = (requiredRuntimeH: number): Plan => ({
+    ...plan,
+    brief: { ...plan.brief, requiredRuntimeH },
+  });
+  const first = ask(asking(28));
+  // Followed for three days in either case.
+  expect(ask(asking(30))).toBe(first);
+  for (const other of [
+    asking(60),
+    keepLoads(plan, [plan.loads[0]!.id], false),
+    { ...plan, brief: { ...plan.brief, designSeason: 'summer' as const } },
+    { ...plan, outage: { ...plan.outage, startCharge: 0.5 } },
+    { ...plan, sources: { ...plan.sources, arrays: [] } },
+    { ...plan, site: { ...plan.site, latitudeDeg: 30 } },
+  ]) {
+    const played = ask(other);
+    expect(played).not.toBe(first);
+    expect(played).toEqual(fresh(other));
+  }
+  expect(ask(asking(28))).toBe(first);
+}, 60_000);

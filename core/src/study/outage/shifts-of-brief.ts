@@ -4,7 +4,7 @@ import type { KeptYear } from './kept-year.js';
 import { outageFates } from './outage-fates.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { type OutageStudy, studyYear } from './outage-study.js';
-import type { PlayedSeason } from './play-season.js';
+import type { PlayedSeason } from './played-season.js';
 import { runtimeQuestion } from './runtime-question.js';
 import { seasonWindows, startsOfBrief } from './season-windows.js';
 import { type TracedHouse, type TracedLoad, traceHouse } from './traced-house.js';
