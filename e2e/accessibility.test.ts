@@ -1,33 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { passesAxe as check } from './axe';
 import { Bench } from './bench';
-
-const levels = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
-
-const violationsOf = async (axe: AxeBuilder): Promise<string[]> => {
-  const { violations } = await axe.analyze();
-  return violations.map(
-    ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
-  );
-};
-
-/** Light and dark: a view is brought up once, and its colours are changed. In the dark only they differ. */
-const check = async (page: Page): Promise<void> => {
-  // A dialog that is still fading in has the contrast of neither state.
-  await page.waitForTimeout(700);
-  // As another window of the same device would switch it.
-  const switchTo = (scheme: 'light' | 'dark'): Promise<boolean> =>
-    page.evaluate(
-      (newValue) => window.dispatchEvent(new StorageEvent('storage', { key: 'levamen.scheme', newValue })),
-      scheme,
-    );
-  expect(await violationsOf(new AxeBuilder({ page }).withTags(levels))).toEqual([]);
-  await switchTo('dark');
-  await expect(page.locator('html')).toHaveClass(/ink-dark/);
-  await page.waitForTimeout(400);
-  expect(await violationsOf(new AxeBuilder({ page }).withRules(['color-contrast']))).toEqual([]);
-  await switchTo('light');
-};
 
 test('every view passes axe, light and dark', async ({ page }) => {
   // A dozen analyses of large pages, on a machine that may be busy.
@@ -127,49 +100,45 @@ test('every stage and dialog passes axe at 200 %', async ({ page }) => {
   test.setTimeout(200_000);
   const bench = new Bench(page);
   await page.setViewportSize({ width: 640, height: 400 });
-  const checkThis = async (): Promise<void> => {
-    await page.waitForTimeout(500);
-    expect(await violationsOf(new AxeBuilder({ page }).withTags(levels))).toEqual([]);
-  };
   const dialog = async (open: () => Promise<void>): Promise<void> => {
     await open();
     await expect(page.getByRole('dialog')).toBeVisible();
-    await checkThis();
+    await check(page);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
   };
   const press = (name: string | RegExp) => () =>
     page.getByRole('button', { name, exact: true }).first().click();
   await page.goto('/jobs');
-  await checkThis();
+  await check(page);
   await bench.open('Row house by the vineyard');
-  await checkThis();
+  await check(page);
   await dialog(() => page.keyboard.press('Control+k'));
   await dialog(() => page.keyboard.press('Control+/'));
   await dialog(press('History'));
   for (const name of ['Open points', 'Photos']) {
     await page.getByRole('link', { name }).click();
-    await checkThis();
+    await check(page);
   }
   await bench.goTo('Usage');
   await press('Paste or import')();
-  await checkThis();
+  await check(page);
   await bench.goTo('Panels');
   await expect(bench.space(4)).toBeVisible();
-  await checkThis();
+  await check(page);
   await dialog(press('Paste or import'));
   await bench.goTo('Loads');
   await expect(bench.table()).toBeVisible();
-  await checkThis();
+  await check(page);
   await dialog(press('Typical loads'));
   await bench.goTo('Backup set');
   await expect(page.locator('[data-item]').first()).toBeVisible();
-  await checkThis();
+  await check(page);
   await bench.goTo('Sources');
-  await checkThis();
+  await check(page);
   await bench.goTo('Outage');
   await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
-  await checkThis();
+  await check(page);
 });
 
 test('works at tablet width and at 200 % zoom without losing the margins', async ({ page }) => {

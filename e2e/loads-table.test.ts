@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { dialogPassesAxe } from './axe';
 import { Bench } from './bench';
 
 test('the table of loads works by keyboard alone', async ({ page }) => {
@@ -80,6 +81,7 @@ test('rows are pasted from a spreadsheet, looked at, and taken', async ({ page, 
   await page.keyboard.press('Control+v');
   const dialog = page.getByRole('dialog', { name: 'Rows from a spreadsheet' });
   await expect(dialog).toContainText('2.4\u202fkW, ~ L');
+  await dialogPassesAxe(page);
   await expect(dialog).toContainText('left out: watts: “many” is not a number');
   await dialog.getByRole('button', { name: 'Add 2 loads' }).click();
   await expect(bench.table().locator('tbody tr')).toHaveCount(rows + 2);

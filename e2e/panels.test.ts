@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
+import { dialogPassesAxe } from './axe';
 import { Bench } from './bench';
 
 const circuits = [
@@ -103,6 +104,7 @@ test('a list of circuits is pasted, mapped, and its unreadable rows named', asyn
   await dialog.getByLabel('the first row holds headings').check();
   await expect(dialog).toContainText('space 2, 4: 50/2 Range');
   await expect(dialog).toContainText('left out: Breaker');
+  await dialogPassesAxe(page);
   await dialog.getByRole('button', { name: 'Add 2 circuits' }).click();
   await expect(bench.space(2)).toContainText('Range');
   await expect(bench.space(3)).not.toContainText('Hall');

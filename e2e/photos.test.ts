@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { dialogPassesAxe } from './axe';
 import { Bench } from './bench';
 import { addPhoto as add, loadedPhoto as loaded, picture } from './picture';
 
@@ -21,10 +21,7 @@ test('a photo of a load is scaled down, kept beside the job, and follows it into
   const dialog = page.getByRole('dialog', { name: new RegExp(`Photo 1 of 1 · ${load}`) });
   await dialog.getByRole('textbox', { name: 'Caption' }).fill('Read with a lamp');
   await dialog.getByRole('textbox', { name: 'Caption' }).press('Enter');
-  // The dialog has faded in.
-  await page.waitForTimeout(700);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id }) => id)).toEqual([]);
+  await dialogPassesAxe(page);
   await page.keyboard.press('Escape');
   await bench.saved();
 

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { dialogPassesAxe } from './axe';
 import { Bench } from './bench';
 import { addPhoto, loadedPhoto } from './picture';
 import { killServer, startServer } from './server';
@@ -57,6 +58,7 @@ for (const [side, wanted] of [
     await setHours(second, '50');
     const dialog = second.getByRole('dialog', { name: 'Changed in two places' });
     await expect(dialog).toContainText('brief › required runtime');
+    if (side === 'mine') await dialogPassesAxe(second);
     await dialog.getByRole('radio', { name: side === 'mine' ? '50' : '30' }).check();
     await dialog.getByRole('button', { name: 'Save these choices' }).click();
     await expect(hours(second)).toHaveValue(wanted);

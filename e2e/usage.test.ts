@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { dialogPassesAxe } from './axe';
 import { Bench } from './bench';
 
 const begin = async (page: Page, name: string, part: string): Promise<Bench> => {
@@ -52,6 +53,7 @@ test('a CSV is looked at, read with its faults named, kept, and stands beside th
   rows.splice(50, 0, 'yesterday,1', '2026-01-09T00:00:00Z,lots');
   await meterFile(page).setInputFiles(csv('meter.csv', ['time,Import kWh', ...rows].join('\n')));
   await expect(page.getByRole('dialog', { name: 'meter.csv' })).toContainText('one row an interval');
+  await dialogPassesAxe(page);
   await readIt(page);
   await expect(page.getByRole('heading', { name: 'What it says' })).toBeVisible();
   await expect(page.getByText('3,840 values read')).toContainText('2 lines or values left out');
