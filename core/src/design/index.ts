@@ -15,7 +15,7 @@ export { type Standing, standings } from './backup/lane-of.js';
 export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';
 export { coversOf, everythingRuns, leftOutLane, schoolFacts } from './backup/school-facts.js';
-export { islandIdsOf, isolatedPanelIds } from './backup/isolation-points.js';
+export { isBehindMains, islandIdsOf, isolatedPanelIds } from './backup/isolation-points.js';
 export {
   changeServiceBackup,
   isolateMains,

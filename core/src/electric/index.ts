@@ -49,6 +49,7 @@ export {
   startShapeBefore,
 } from './starts/start-shape.js';
 export { apparentPowerVA } from './supply/apparent-power.js';
+export { currentA } from './supply/current.js';
 export { isAmerican } from './supply/is-american.js';
 export { legShare } from './supply/leg-share.js';
 export { readLegs } from './supply/read-legs.js';

@@ -1,5 +1,5 @@
 import type { Finding } from '../../base/index.js';
-import { apparentPowerVA, isAmerican, supplyVoltageV } from '../../electric/index.js';
+import { currentA, isAmerican, supplyVoltageV } from '../../electric/index.js';
 import { circuitLegSet, circuitsById, circuitText, type PlacedCircuit } from '../../house/index.js';
 import { arrayInverterW, type Plan, type SolarArray } from '../../design/index.js';
 import { amps } from '../house/report.js';
@@ -17,8 +17,8 @@ function findingOf(
   const legs = circuitLegSet(panel, circuit, supply.system);
   if (ratingA === null) return [];
   const shareW = arrayInverterW(array) / places.length;
-  const currentA = shareW / apparentPowerVA(supplyVoltageV(supply.system, legs), 1, legs);
-  const neededA = currentA * (isAmerican(supply.system) ? continuousFactor : 1);
+  const givesA = currentA(supplyVoltageV(supply.system, legs), shareW, legs);
+  const neededA = givesA * (isAmerican(supply.system) ? continuousFactor : 1);
   if (neededA <= ratingA * (1 + 1e-6)) return [];
   const parts = places.length === 1 ? '' : ` on each of its ${places.length} circuits`;
   return [
@@ -26,7 +26,7 @@ function findingOf(
       key: `solar-circuit.${array.id}.${circuit.id}`,
       severity: 'must-fix',
       title: 'An array is larger than the breaker of its circuit',
-      because: `${array.name} gives up to ${amps(currentA)}${parts}; with what is kept in hand for hours of it ${amps(neededA)} against ${amps(ratingA)} on ${circuitText({ panel, circuit })}.`,
+      because: `${array.name} gives up to ${amps(givesA)}${parts}; with what is kept in hand for hours of it ${amps(neededA)} against ${amps(ratingA)} on ${circuitText({ panel, circuit })}.`,
       cure: 'Bring it down on more circuits, or choose a larger breaker and conductor that the panel has room for.',
       figures: [],
     },

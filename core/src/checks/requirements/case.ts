@@ -1,7 +1,13 @@
 import { nameList, type Severity } from '../../base/index.js';
 import type { Stack } from '../../equipment/index.js';
 import type { Panel, Service } from '../../house/index.js';
-import type { BenchItem, Island, Plan, ServiceBackup } from '../../design/index.js';
+import {
+  type BenchItem,
+  isBehindMains,
+  type Island,
+  type Plan,
+  type ServiceBackup,
+} from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
 
 export type Report = (key: string, severity: Severity, title: string, because: string, cure?: string) => void;
@@ -32,6 +38,7 @@ export const serviceNeedsA = ({ service, panels, said }: Case): number | null =>
   );
   const largest = mains.length > 0 ? Math.max(...mains) : null;
   // Cut off behind its main, a panel is protected by that; the service as a whole by what is ahead of it.
-  const isPart = said.isolation.at === 'main' || said.isolation.at === 'mains';
-  return isPart && largest !== null ? largest : (service.mainBreakerA ?? service.ratingA ?? largest);
+  return isBehindMains(said.isolation) && largest !== null
+    ? largest
+    : (service.mainBreakerA ?? service.ratingA ?? largest);
 };

@@ -1,7 +1,14 @@
 import type { Finding } from '../../base/index.js';
 import type { Stack } from '../../equipment/index.js';
 import { panelUpstream, type Service } from '../../house/index.js';
-import { benchItems, type Island, type Plan, schoolFacts, serviceBackup } from '../../design/index.js';
+import {
+  benchItems,
+  isBehindMains,
+  type Island,
+  type Plan,
+  schoolFacts,
+  serviceBackup,
+} from '../../design/index.js';
 import type { DemandContext } from '../../study/index.js';
 import { type Report, type Case, namesOf, circuitsText, isKept } from './case.js';
 import { checkBond } from './check-bond.js';
@@ -48,8 +55,7 @@ export function schoolRequirements(
     };
   // Behind single mains, what the others feed is not its matter.
   const said = serviceBackup(plan, service.id);
-  const isPart = said.isolation.at === 'main' || said.isolation.at === 'mains';
-  const panels = isPart ? all.filter((panel) => own.panels.includes(panel)) : all;
+  const panels = isBehindMains(said.isolation) ? all.filter((panel) => own.panels.includes(panel)) : all;
   const ids = new Set(panels.map(({ id }) => id));
   const of: Case = {
     plan,

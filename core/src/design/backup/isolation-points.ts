@@ -13,3 +13,6 @@ export const islandIdsOf = ({
   islandId,
 }: Pick<ServiceBackup, 'isolation' | 'islandId'>): readonly string[] =>
   isolation.at === 'mains' ? [...new Set(isolation.mains.map((main) => main.islandId))] : [islandId];
+
+/** Is only a part of the service behind it: what some of its mains feed? */
+export const isBehindMains = ({ at }: Isolation): boolean => at === 'main' || at === 'mains';

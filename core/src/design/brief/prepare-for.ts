@@ -1,5 +1,5 @@
 import { quantityText } from '../../base/index.js';
-import { apparentPowerVA, type SupplySystem, supplyVoltageV, systemFacts } from '../../electric/index.js';
+import { currentA, type SupplySystem, supplyVoltageV, systemFacts } from '../../electric/index.js';
 import type { AdditionKind, PlannedAddition } from './brief.schema.js';
 
 /** What is done now for what comes later, so that nothing has to be torn up then (common practice, no source). */
@@ -27,7 +27,7 @@ const preparations: Readonly<Record<AdditionKind, readonly string[]>> = {
 /** Current a power draws on all legs of the supply, A. */
 const ampsOf = (powerW: number, system: SupplySystem): number => {
   const legs = systemFacts[system].legSets.at(-1)!;
-  return powerW / apparentPowerVA(supplyVoltageV(system, legs), 1, legs);
+  return currentA(supplyVoltageV(system, legs), powerW, legs);
 };
 
 /** Advice for an addition: what to prepare while the panels are open. */

@@ -1,5 +1,5 @@
 import type { House } from '../site/house.js';
-import { spacesText } from '../panels/find-circuit.js';
+import { circuitText } from '../panels/find-circuit.js';
 
 /** Something a photo may show. */
 export interface PhotoThing {
@@ -13,10 +13,7 @@ export function photoThings({ survey, loads }: Pick<House, 'survey' | 'loads'>):
     ...survey.services.map(({ id, name }) => ({ id, label: name })),
     ...survey.panels.flatMap((panel) => [
       { id: panel.id, label: panel.name },
-      ...panel.circuits.map((circuit) => ({
-        id: circuit.id,
-        label: `${panel.name} ${spacesText(circuit)} · ${circuit.name || 'not named'}`,
-      })),
+      ...panel.circuits.map((circuit) => ({ id: circuit.id, label: circuitText({ panel, circuit }) })),
     ]),
     ...loads.map(({ id, name }) => ({ id, label: name })),
   ];

@@ -19,13 +19,17 @@ export interface Substitute {
   readonly existing?: Load;
 }
 
+type Made = Omit<Substitute, 'key' | 'loadId'>;
+
 interface Rule {
   readonly key: string;
   readonly applies: (load: Load, startVA: number, acrossTheLine: boolean) => boolean;
-  readonly make: (load: Load) => Omit<Substitute, 'key' | 'loadId'>;
-  /** Where a device that does the same is there already: how it takes over. */
-  readonly isSuch?: (other: Load) => boolean;
-  readonly takeOver?: (load: Load, device: Load) => Omit<Substitute, 'key' | 'loadId'>;
+  readonly make: (load: Load) => Made;
+  /** A device that does the same may be there already: which it is, and how it takes over. */
+  readonly takeOver?: {
+    readonly isSuch: (other: Load) => boolean;
+    readonly make: (load: Load, device: Load) => Made;
+  };
 }
 
 /** An entry of the library in the place of a load: on its legs and its circuit, wanted as much. */
@@ -45,11 +49,14 @@ const fromLibrary = (libraryId: string, beside: Load, changes: Partial<Load>): L
   };
 };
 
-const noNights = (use: Load['use']): Load['use'] => ({
-  winter: { ...use.winter, nightH: 0 },
-  shoulder: { ...use.shoulder, nightH: 0 },
-  summer: { ...use.summer, nightH: 0 },
+/** Hours of use with other nights. */
+const withNights = (use: Load['use'], nightH: (season: Season) => number): Load['use'] => ({
+  winter: { ...use.winter, nightH: nightH('winter') },
+  shoulder: { ...use.shoulder, nightH: nightH('shoulder') },
+  summer: { ...use.summer, nightH: nightH('summer') },
 });
+
+const noNights = (use: Load['use']): Load['use'] => withNights(use, () => 0);
 
 /** A third of the energy at a quarter of the power, between late morning and evening. */
 const timerUse = (dayH: number, eveningH: number): Load['use'] => ({
@@ -59,13 +66,8 @@ const timerUse = (dayH: number, eveningH: number): Load['use'] => ({
 });
 
 /** Running at least as long at night as what it stands in for. */
-const withNightsOf = (device: Load, load: Load): Load['use'] => {
-  const season = (name: Season): Load['use'][Season] => ({
-    ...device.use[name],
-    nightH: Math.max(device.use[name].nightH, load.use[name].nightH),
-  });
-  return { winter: season('winter'), shoulder: season('shoulder'), summer: season('summer') };
-};
+const withNightsOf = (device: Load, load: Load): Load['use'] =>
+  withNights(device.use, (season) => Math.max(device.use[season].nightH, load.use[season].nightH));
 
 /** A fan that moves the air people are in; those of baths, hoods and soil gas do not cool anybody. */
 const isCoolingFan = ({ kind, name }: Load): boolean =>
@@ -105,14 +107,16 @@ const rules: readonly Rule[] = [
         circuitId: null,
       }),
     }),
-    isSuch: isCoolingFan,
-    takeOver: (load, fan) => ({
-      title: `${fan.name}, there already, instead of ${load.name} at night`,
-      how: 'It runs through the nights; the air conditioning runs by day only.',
-      changed: { ...load, use: noNights(load.use) },
-      added: null,
-      existing: { ...fan, use: withNightsOf(fan, load) },
-    }),
+    takeOver: {
+      isSuch: isCoolingFan,
+      make: (load, fan) => ({
+        title: `${fan.name}, there already, instead of ${load.name} at night`,
+        how: 'It runs through the nights; the air conditioning runs by day only.',
+        changed: { ...load, use: noNights(load.use) },
+        added: null,
+        existing: { ...fan, use: withNightsOf(fan, load) },
+      }),
+    },
   },
   {
     key: 'room-unit',
@@ -177,6 +181,14 @@ const rules: readonly Rule[] = [
   },
 ];
 
+/** What a rule makes of a load, with the largest such device that is there already. */
+function madeBy({ make, takeOver }: Rule, load: Load, loads: readonly Load[]): Made {
+  const device = loads
+    .filter((other) => other.id !== load.id && takeOver?.isSuch(other))
+    .toSorted((a, b) => b.runningPowerW * b.quantity - a.runningPowerW * a.quantity)[0];
+  return device && takeOver ? takeOver.make(load, device) : make(load);
+}
+
 /** Substitutes for loads that are kept, and for large loads that stay dark because of what they draw. */
 export function substitutesFor(plan: Plan): Substitute[] {
   const running = runningLoads(plan);
@@ -185,13 +197,7 @@ export function substitutesFor(plan: Plan): Substitute[] {
     return rules
       .filter(({ key }) => running.has(load.id) || key !== 'soft-starter')
       .filter(({ applies }) => applies(load, start?.startVA ?? 0, start?.acrossTheLine ?? false))
-      .map(({ key, make, isSuch, takeOver }) => {
-        const there = plan.loads
-          .filter((other) => other.id !== load.id && isSuch?.(other))
-          .toSorted((a, b) => b.runningPowerW * b.quantity - a.runningPowerW * a.quantity)[0];
-        const made = there && takeOver ? takeOver(load, there) : make(load);
-        return { key: `${key}.${load.id}`, loadId: load.id, ...made };
-      });
+      .map((rule) => ({ key: `${rule.key}.${load.id}`, loadId: load.id, ...madeBy(rule, load, plan.loads) }));
   });
 }
 

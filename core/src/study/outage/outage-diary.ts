@@ -1,4 +1,3 @@
-import { offWhileItRuns } from '../../design/index.js';
 import { minutesOfYear } from './minutes.js';
 import type { OutageYear } from './outage-plan.js';
 import type { OutageEvent, OutageEventKind } from './outage-run.js';
@@ -147,8 +146,7 @@ export class OutageDiary {
   /** With what somebody switches for it. */
   private noteGenerator(minute: number, kind: OutageEventKind, switched: OutageEventKind): void {
     this.note(minute, kind);
-    const off = offWhileItRuns(this.year.context.plan);
-    const names = this.names(({ load }) => off.has(load.id));
+    const names = this.names(({ load }) => this.year.offBeside.has(load.id));
     if (names !== '') this.note(minute, switched, names);
   }
 

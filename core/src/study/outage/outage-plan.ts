@@ -71,8 +71,7 @@ export interface OutagePlan {
   readonly overloadsBeside: readonly Uint8Array[];
   /** Demand while a generator runs: without what is switched off by hand for it. The demand of the trace where nothing is. */
   readonly besideW: readonly Float64Array[];
-  /** Ids of the loads that are switched off by hand while it runs. */
-  readonly offBeside: ReadonlySet<string>;
+  readonly offBeside: OutageYear['offBeside'];
   /** Does the restart of everything after the gap trip it? By minute of the window. */
   readonly pickups: PickupMarks;
   /** Charge below which each stage but the first begins, Wh. */
@@ -91,6 +90,8 @@ export interface OutageYear {
   readonly weather: WeatherYear;
   readonly hardware: OutageHardware;
   readonly house: TracedHouse;
+  /** Ids of the loads that are switched off by hand while a generator runs. */
+  readonly offBeside: ReadonlySet<string>;
   readonly sun: SunTrace;
   readonly thresholdsWh: Float64Array;
   readonly chargeShare: Float32Array;
@@ -182,6 +183,7 @@ export function outageYear(
     weather,
     hardware,
     house,
+    offBeside: offWhileItRuns(plan),
     sun: kept
       ? kept.sun(arrays, said.snow.value, limits)
       : sunTrace(arrays, limits, (array) => hourlyArrayW(array, weather, said.snow.value)),
@@ -218,7 +220,7 @@ export function outagePlan(
     );
   };
   const overloads = marks(hardware.axes, fuller && fuller.overloads);
-  const offBeside = offWhileItRuns(year.context.plan);
+  const { offBeside } = year;
   const bare = { ...house, loads: house.loads.filter(({ load }) => !offBeside.has(load.id)) };
   const besides = (): Pick<OutagePlan, 'overloadsBeside' | 'besideW'> => {
     const within = fuller && fuller.overloadsBeside;
@@ -236,7 +238,6 @@ export function outagePlan(
     trace,
     overloads,
     ...besides(),
-    offBeside,
     pickups: new PickupMarks(house, trace, hardware.axes, stack.transferGapMs),
   };
 }

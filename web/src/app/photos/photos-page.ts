@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { photoThings } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { JobSession } from '../data/job-session';
-import { downloadBlob } from '../ui/download';
+import { downloadBlob, fileStem } from '../ui/download';
 import { PhotoEdits } from './photo-edits';
 import { PhotoSender } from './photo-sender';
 import { PhotoStrip } from './photo-strip';
@@ -93,10 +93,7 @@ export class PhotosPage {
       const { packJob } = await import('./job-archive');
       const jobId = this.session.id();
       const archive = await packJob(job, (digest) => this.sender.bytes(jobId, digest));
-      downloadBlob(
-        new Blob([archive], { type: 'application/zip' }),
-        `${job.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.levamen.zip`,
-      );
+      downloadBlob(new Blob([archive], { type: 'application/zip' }), `${fileStem(job.name)}.levamen.zip`);
     } finally {
       this.packing.set(false);
     }

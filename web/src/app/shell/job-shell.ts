@@ -36,7 +36,7 @@ import { PLACE_LOCALE } from '../ui/place-locale';
 import { Rail } from './rail';
 import { SaveMark } from './save-mark';
 import { shellAction } from './shortcuts';
-import { downloadJson } from '../ui/download';
+import { downloadJson, fileStem } from '../ui/download';
 import { STAGES } from './stage';
 import { UnreadableJobView } from './unreadable-job';
 import { Working } from './working';
@@ -174,7 +174,7 @@ export class JobShell {
   private download(): void {
     const job = this.session.job();
     void this.session.saveNow();
-    if (job) downloadJson(job, `${job.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.levamen.json`);
+    if (job) downloadJson(job, `${fileStem(job.name)}.levamen.json`);
   }
 
   protected toggleUnits(): void {

@@ -1,3 +1,6 @@
+/** A name as the beginning of the name of a file. */
+export const fileStem = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-');
+
 /** Hands bytes to the user as a file. */
 export function downloadBlob(bytes: Blob, name: string): void {
   const url = URL.createObjectURL(bytes);
