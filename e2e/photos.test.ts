@@ -65,3 +65,20 @@ test('removing a photo can be undone; a file that is no picture is named', async
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByRole('button', { name: 'Look at Wall' })).toHaveCount(2);
 });
+
+test('a photo that waits is sent after a reload, whatever is looked at', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.newJob('Photographed out of reach');
+  await rail(page).getByRole('link', { name: 'Photos' }).click();
+  await expect(page.getByRole('heading', { name: 'The house' })).toBeVisible();
+  await page.route('**/photos/*', (route) => route.abort());
+  await add(page, 'the house', 'Roof');
+  await expect(page.getByText('1 photo is kept on this device')).toBeVisible();
+  await bench.saved();
+  await page.unroute('**/photos/*');
+  const sent = page.waitForResponse(
+    (response) => response.request().method() === 'PUT' && response.url().includes('/photos/'),
+  );
+  await page.goto(page.url().replace(/photos$/, 'brief'));
+  expect((await sent).status()).toBe(204);
+});

@@ -18,6 +18,7 @@ export { coversOf, everythingRuns, leftOutLane, schoolFacts } from './backup/sch
 export { isBehindMains, islandIdsOf, isolatedPanelIds } from './backup/isolation-points.js';
 export {
   changeServiceBackup,
+  hostOf,
   isolateMains,
   joinService,
   serviceBackup,

@@ -57,6 +57,15 @@ export function joinService<P extends Backed>(plan: P, serviceId: string, hostId
   return changeServiceBackup(plan, serviceId, { islandId });
 }
 
+/** The first service on whose source another one is; null = it is that itself, or has one of its own. */
+export function hostOf(plan: Pick<BackedUpHouse, 'survey' | 'backup'>, serviceId: string): string | null {
+  const [islandId] = islandIdsOf(serviceBackup(plan, serviceId));
+  const first = plan.survey.services.find(({ id }) =>
+    islandIdsOf(serviceBackup(plan, id)).includes(islandId!),
+  );
+  return first && first.id !== serviceId ? first.id : null;
+}
+
 /** The sub-panel whose feeder is cut; null where none is, or nobody has said which. */
 export const splicedPanelId = ({ isolation }: Pick<ServiceBackup, 'isolation'>): string | null =>
   isolation.at === 'feeder' ? isolation.panelId : null;

@@ -5,6 +5,7 @@ import {
   changeServiceBackup,
   chooseFor,
   chosenFor,
+  hostOf,
   islandPlan,
   isolateMains,
   islandsOf,
@@ -84,6 +85,23 @@ describe('islands', () => {
       expect(islandsOf(without).map(({ id }) => id)).toEqual([second!.id]);
       expect(chosenFor(without, second!)).toHaveLength(1);
       expect(isValid(without)).toBe(true);
+    });
+
+    it('another service may share the source of one of them, and is said to', () => {
+      const garage = { ...whole.survey.services[0]!, id: 'g', name: 'Garage' };
+      const two = { ...whole, survey: { ...whole.survey, services: [...whole.survey.services, garage] } };
+      const said = changeServiceBackup(two, 'g', { school: 'service' });
+      for (const mains of [
+        ['m1', 'm2'],
+        ['m2', 'm1'],
+      ]) {
+        // The main that had the source of the service is left out in the second round.
+        const cut = isolateMains(isolateMains(said, 's', ['m1', 'm2']), 's', mains.slice(0, 1));
+        expect([hostOf(cut, 'g'), hostOf(cut, 's')]).toEqual([null, null]);
+        const joined = settlePlan(joinService(cut, 'g', 's'));
+        expect([hostOf(joined, 'g'), hostOf(joined, 's')]).toEqual(['s', null]);
+        expect(islandsOf(joined)).toHaveLength(1);
+      }
     });
 
     it('a panel that is gone is no point of isolation any more', () => {

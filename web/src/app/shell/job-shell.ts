@@ -32,6 +32,7 @@ import { KeysDialog } from './keys-dialog';
 import { MarginStrip } from './margin-strip';
 import { Notices } from './notices';
 import type { ActionName, PaletteEntry } from './palette-entries';
+import { PhotoSender } from '../photos/photo-sender';
 import { PLACE_LOCALE } from '../ui/place-locale';
 import { Rail } from './rail';
 import { SaveMark } from './save-mark';
@@ -80,6 +81,8 @@ import { WorkingDrawer } from './working-drawer';
 export class JobShell {
   /** At work as long as a job is open. */
   protected readonly runtimes = inject(Runtimes);
+  /** Photos that wait from an earlier visit go on their way, whatever is looked at. */
+  protected readonly photos = inject(PhotoSender);
   protected readonly session = inject(JobSession);
   protected readonly working = inject(Working);
   protected readonly appearance = inject(Appearance);

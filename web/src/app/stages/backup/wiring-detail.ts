@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { Finding, UnitSystem } from '@levamen/core/base';
 import { panelUpstream, type Service } from '@levamen/core/house';
 import {
+  hostOf,
   isolatedPanelIds,
   type Plan,
   type School,
@@ -135,31 +136,15 @@ export class WiringDetail {
       )
       .map(({ id, name }): Choice<string> => ({ value: id, label: name })),
   );
-  /** The first service of each island. */
-  private readonly firstOfIslands = computed(() => {
-    const seen = new Set<string>();
-    return this.plan().survey.services.filter(({ id }) => {
-      const { islandId } = serviceBackup(this.plan(), id);
-      const isFirst = !seen.has(islandId);
-      seen.add(islandId);
-      return isFirst;
-    });
-  });
   /** Its own source, or that of another service which has one. */
   protected readonly hosts = computed((): Choice<string | null>[] => [
     { value: null, label: 'A source of its own' },
-    ...this.firstOfIslands()
-      .filter(({ id }) => id !== this.service().id)
+    ...this.plan()
+      .survey.services.filter(({ id }) => id !== this.service().id && hostOf(this.plan(), id) === null)
       .map(({ id, name }) => ({ value: id, label: `Shares that of ${name}` })),
   ]);
   /** The service whose source it shares; null = it is the first on its own. */
-  protected readonly host = computed(() => {
-    const { islandId } = this.said();
-    const first = this.firstOfIslands().find(
-      ({ id }) => serviceBackup(this.plan(), id).islandId === islandId,
-    );
-    return first && first.id !== this.service().id ? first.id : null;
-  });
+  protected readonly host = computed(() => hostOf(this.plan(), this.service().id));
   protected readonly spliced = computed(() => splicedPanelId(this.said()));
 
   private readonly mains = computed(() =>
