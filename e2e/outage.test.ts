@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { passesAxe } from './axe';
 import { Bench } from './bench';
 import { copyOfTheFarm } from './farm-copy';
 
@@ -80,6 +81,43 @@ test('sun, generator and weather are entered, and change the runtime', async ({ 
   await page.reload();
   await page.getByRole('button', { name: 'Conditions' }).click();
   await expect(generator.getByLabel('Fuel on site')).toHaveValue('30');
+});
+
+test('circuits are named that are off while the generator runs, and that an array comes down on', async ({
+  page,
+}) => {
+  const bench = await copyOfTheFarm(page, 'Outages, by hand', 'outage');
+  await page.getByRole('button', { name: 'Conditions' }).click();
+  const choose = async (within: Locator, field: string, option: RegExp): Promise<void> => {
+    // As the keyboard opens it.
+    await within.getByRole('combobox', { name: field }).press('ArrowDown');
+    await page.getByRole('option', { name: option }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('option')).toHaveCount(0);
+  };
+  await page.getByRole('button', { name: 'Add a generator' }).click();
+  const generator = page.getByRole('region', { name: 'Generator' });
+  await choose(generator, 'Starts', /^by hand/);
+  await choose(generator, 'Switched off while it runs', /Bedrooms$/);
+  const solar = page.getByRole('region', { name: 'Solar' });
+  await choose(solar.locator('lv-array-fields').first(), 'On circuit', /Garage door$/);
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText('An array is larger than the breaker of its circuit');
+  await choose(solar.locator('lv-array-fields').first(), 'And on circuits', /Septic aerator$/);
+  await choose(generator, 'Switched off while it runs', /Well pump$/);
+  await generator.getByRole('button', { name: /not .*Well pump$/ }).click();
+  await expect(generator).not.toContainText('Well pump');
+  await passesAxe(page);
+  await bench.saved();
+  await page.reload();
+  await page.getByRole('button', { name: 'Conditions' }).click();
+  await expect(generator).toContainText('Bedrooms');
+  await expect(generator).not.toContainText('Well pump');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await page.getByLabel('Lasts').selectOption({ label: '3 d' });
+  await expect(page.getByText(/^Switched off by hand while it runs: /).first()).toBeVisible({
+    timeout: 30_000,
+  });
 });
 
 test('a year of weather leaves as EPW and comes back; a broken file is refused with its line', async ({

@@ -1,5 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  input,
+  output,
+} from '@angular/core';
+import { FormsModule, type NgModel } from '@angular/forms';
 import { Select } from 'primeng/select';
 
 /** One thing to choose. */
@@ -17,6 +26,7 @@ let nextId = 0;
   template: `
     <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
     <p-select
+      #model="ngModel"
       size="small"
       optionLabel="label"
       optionValue="value"
@@ -26,7 +36,7 @@ let nextId = 0;
       [placeholder]="assumedLabel() === '' ? '' : assumedLabel() + ', assumed'"
       [showClear]="assumedLabel() !== '' && value() !== null"
       [ngModel]="value()"
-      (ngModelChange)="valueChange.emit($event)"
+      (ngModelChange)="choose($event, model)"
     />
     <span class="note">
       @if (value() === null && assumedLabel() !== '') {
@@ -49,10 +59,20 @@ export class ChoiceField<T> {
   readonly hint = input('');
   readonly valueChange = output<T | null>();
 
+  private readonly injector = inject(Injector);
   protected readonly id = `choice-${nextId++}`;
   protected readonly listed = computed(() => [...this.choices()]);
   protected readonly assumedLabel = computed(() => {
     const assumed = this.assumed();
     return assumed === null ? '' : (this.choices().find(({ value }) => value === assumed)?.label ?? '');
   });
+
+  /** What was chosen may stand elsewhere now, or was not taken: then the field shows its value, as before. */
+  protected choose(chosen: T | null, model: NgModel): void {
+    this.valueChange.emit(chosen);
+    const showValue = (): void => {
+      if (this.value() !== chosen) model.control.setValue(this.value(), { emitViewToModelChange: false });
+    };
+    afterNextRender(showValue, { injector: this.injector });
+  }
 }

@@ -1,36 +1,51 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { MultiSelect } from 'primeng/multiselect';
-import type { Choice } from '../../../ui/choice-field';
-
-let nextId = 0;
+import { Button } from 'primeng/button';
+import { type Choice, ChoiceField } from '../../../ui/choice-field';
 
 /** A circuit that is named in a list. */
 interface Named {
   readonly circuitId: string;
 }
 
-/** Some circuits, chosen from all there are. */
+/** Some circuits, named one after the other. */
 @Component({
   selector: 'lv-circuits-field',
-  imports: [FormsModule, MultiSelect],
+  imports: [Button, ChoiceField],
   template: `
-    <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
-    <p-multiselect
-      size="small"
-      optionLabel="label"
-      optionValue="value"
-      placeholder="none"
-      [inputId]="id"
-      [ariaLabelledBy]="id + '-label'"
-      [options]="listed()"
-      [showToggleAll]="false"
-      [ngModel]="chosen()"
-      (ngModelChange)="choose($event)"
+    <lv-choice-field
+      [label]="label()"
+      [hint]="hint()"
+      [choices]="left()"
+      [value]="null"
+      (valueChange)="add($event)"
     />
-    <span class="note">{{ hint() }}</span>
+    <ul>
+      @for (circuit of chosen(); track circuit.value) {
+        <li>
+          {{ circuit.label }}
+          <p-button
+            icon="pi pi-times"
+            size="small"
+            [text]="true"
+            [ariaLabel]="label() + ': not ' + circuit.label"
+            (onClick)="remove(circuit.value)"
+          />
+        </li>
+      }
+    </ul>
   `,
-  styleUrl: '../../../ui/field.css',
+  styles: `
+    ul {
+      list-style: none;
+    }
+    li {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      border-block-end: 1px solid var(--rule);
+      font-size: 0.92rem;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CircuitsField {
@@ -41,11 +56,20 @@ export class CircuitsField {
   readonly value = input.required<readonly Named[]>();
   readonly valueChange = output<Named[]>();
 
-  protected readonly id = `circuits-${nextId++}`;
-  protected readonly listed = computed(() => this.circuits().filter(({ value }) => value !== null));
-  protected readonly chosen = computed(() => this.value().map(({ circuitId }) => circuitId));
+  protected readonly chosen = computed(() => this.circuits().filter(({ value }) => this.isNamed(value)));
+  protected readonly left = computed(() =>
+    this.circuits().filter(({ value }) => value !== null && !this.isNamed(value)),
+  );
 
-  protected choose(ids: readonly string[]): void {
-    this.valueChange.emit(ids.map((circuitId) => ({ circuitId })));
+  protected add(circuitId: string | null): void {
+    if (circuitId !== null) this.valueChange.emit([...this.value(), { circuitId }]);
+  }
+
+  protected remove(circuitId: string | null): void {
+    this.valueChange.emit(this.value().filter((named) => named.circuitId !== circuitId));
+  }
+
+  private isNamed(circuitId: string | null): boolean {
+    return this.value().some((named) => named.circuitId === circuitId);
   }
 }
