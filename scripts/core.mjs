@@ -13,3 +13,4 @@ export * from '../core/dist/checks/index.js';
 export * from '../core/dist/present/index.js';
 export * from '../core/dist/job/index.js';
 export * from '../core/dist/api/index.js';
+export * from '../core/dist/equipment/details.js';

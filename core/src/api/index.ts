@@ -1,4 +1,15 @@
 export {
+  type EquipmentChange,
+  equipmentChangeSchema,
+  type EquipmentList,
+  equipmentListSchema,
+  type EquipmentRevision,
+  equipmentRevisionsSchema,
+  type ItemHistory,
+  itemHistorySchema,
+  maxItems,
+} from './equipment-api.schema.js';
+export {
   type Changes,
   conflictSchema,
   createRequestSchema,

@@ -3,16 +3,21 @@ import * as z from 'zod';
 /** Units in which fields are shown and typed, under the metric system. */
 export type FieldUnit =
   | 'W'
+  | 'VA'
   | 'kWh'
+  | 'Ah'
   | 'h'
   | 'yr'
   | 'share'
+  | 'share/°C'
   | '°C'
   | 'ms'
   | 'A'
   | 'V'
   | 'm²'
   | 'm'
+  | 'mm'
+  | 'kg'
   | 'deg'
   | 's'
   | 'min'
@@ -30,6 +35,16 @@ export interface FieldFacts {
   readonly unit?: FieldUnit;
   /** Of a choice: what each value is called, in the order in which they are offered. */
   readonly choices?: readonly (readonly [value: string | number | boolean | null, label: string])[];
+  /** Of a list of points, such as "9700 VA for 22 s": names and units of both numbers, and what stands between them. */
+  readonly points?: {
+    readonly numbers: readonly [
+      readonly [key: string, unit: FieldUnit],
+      readonly [key: string, unit: FieldUnit],
+    ];
+    readonly between: string;
+  };
+  /** Of a choice of several. */
+  readonly several?: readonly (readonly [value: string, label: string])[];
   /** Of a longer text. */
   readonly rows?: number;
 }

@@ -1,5 +1,7 @@
 export { amountSchema, countSchema } from './amount.schema.js';
 export { field, fieldFacts, type FieldFacts, type FieldUnit } from './field.js';
+export { fieldText, type ReadField, readFieldText } from './field-text.js';
+export { fieldScale, type FieldScale } from './field-scale.js';
 export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
 export { type Finding, severities, type Severity } from './finding.js';
 export { comparedTexts, formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
@@ -9,6 +11,7 @@ export { nameList } from './name-list.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';
 export type { PublishedTable } from './published-table.js';
+export { amountText, checkedAmount, type ReadAmount, readAmount } from './read-amount.js';
 export { seededNormal, seededRandom } from './seeded-random.js';
 export { setting, type Setting, settingSource } from './setting.js';
 export { sourceText } from './source-text.js';

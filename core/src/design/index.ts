@@ -7,6 +7,8 @@ export {
 } from './backup/backup.schema.js';
 export { type BenchItem, benchItems } from './backup/bench-items.js';
 export { laneOfCircuits } from './backup/circuit-lanes.js';
+export { type EquipmentUse, sampleLineOnly } from './equipment/equipment-list.schema.js';
+export { itemsFor, nothingOffered, type OfferedItems } from './equipment/items-for.js';
 export { chooseFor, chosenFor, type Island, islandOf, islandsOf } from './backup/islands.js';
 export { addLoads, keepLoads, keepOnly, keptLoads } from './backup/kept-loads.js';
 export { leaveOff, unplug, unpluggedLoads } from './backup/unplugged.js';

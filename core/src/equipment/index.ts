@@ -1,7 +1,7 @@
 export { batteryDrainWh, type DrainPath } from './battery/battery-drain.js';
 export { peukertDrainW } from './battery/peukert-drain.js';
 export { requiredNameplateWh } from './battery/required-nameplate.js';
-export { builtInCatalogue } from './catalogue/built-in-catalogue.js';
+export { builtInCatalogue } from './sample/built-in-catalogue.js';
 export {
   type Battery,
   type Catalogue,
@@ -9,10 +9,16 @@ export {
   type OverloadPoint,
   type Unit,
 } from './catalogue/unit.schema.js';
+export { assumedLabels } from './items/assumed-labels.js';
+export { catalogueOf } from './items/catalogue-of.js';
+export { type Item, itemSchema } from './items/item.schema.js';
+export { type ItemKind, itemKindNames, itemKinds, type RatingGroup } from './items/item-kinds.js';
+export { sampleLine } from './sample/sample-line.js';
 export { overloadOfShare } from './inverter/overload-of-share.js';
 export { type DecisiveMoment, decisiveMoments, startRatio } from './inverter/start-ratio.js';
 export { startRoomVA } from './inverter/start-room.js';
 export { startShare } from './inverter/start-share.js';
+export { acceptedCount } from './stacks/accepted-count.js';
 export { assembleStack } from './stacks/assemble-stack.js';
 export { enumerateStacks } from './stacks/enumerate-stacks.js';
 export { type StackPart, stackPartSchema } from './stacks/stack-part.schema.js';

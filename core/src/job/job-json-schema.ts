@@ -8,6 +8,6 @@ export function jobJsonSchema(): Record<string, unknown> {
     title: `Levamen job, version ${jobVersion}`,
     description:
       'A design of a residential battery backup system. Quantities are in W, Wh, A, V, s, h, m² and °C, as their names say.',
-    ...z.toJSONSchema(jobSchema),
+    ...z.toJSONSchema(jobSchema, { reused: 'ref' }),
   };
 }

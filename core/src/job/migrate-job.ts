@@ -7,6 +7,7 @@ import { toInstantsAndRatings } from './migrations/6-instants-and-ratings.js';
 import { toOutageDays } from './migrations/7-outage-days.js';
 import { toGeneratorConnection } from './migrations/8-generator-connection.js';
 import { toFirstHour } from './migrations/9-first-hour.js';
+import { toCompanyEquipment } from './migrations/11-company-equipment.js';
 import { toPhotos } from './migrations/10-photos.js';
 import type { Saved } from './migrations/saved.js';
 
@@ -25,6 +26,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   8: toGeneratorConnection,
   9: toFirstHour,
   10: toPhotos,
+  11: toCompanyEquipment,
 };
 
 /**

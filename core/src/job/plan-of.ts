@@ -1,35 +1,61 @@
-import type { Plan } from '../design/index.js';
+import { type Plan, settlePlan } from '../design/index.js';
 import type { Job, JobDesign } from './job.schema.js';
+import { settleKept } from './settle-kept.js';
 
-/** The design of a job that is worked on. */
-const designOf = ({ designs }: Job): JobDesign => designs[0]!;
+/** A design of a job; the chosen one where there is none of that id. */
+export const designOf = ({ designs, chosenDesignId }: Job, designId = chosenDesignId): JobDesign =>
+  designs.find(({ id }) => id === designId) ?? designs.find(({ id }) => id === chosenDesignId) ?? designs[0]!;
 
-const plans = new WeakMap<Job, Plan>();
+const plans = new WeakMap<Job, Map<string, Plan>>();
 
-/** The house of a job with the design over it: what studies and checks take. The same job gives the same plan. */
-export function planOf(job: Job): Plan {
-  const known = plans.get(job);
-  if (known) return known;
-  const { format: _format, version: _version, name: _name, designs: _designs, ...house } = job;
-  const { backup, sources, equipment } = designOf(job);
+/** The house of a job with one design over it: what studies and checks take. The same job gives the same plan. */
+export function planOf(job: Job, designId = job.chosenDesignId): Plan {
+  const design = designOf(job, designId);
+  const known = plans.get(job) ?? new Map<string, Plan>();
+  plans.set(job, known);
+  const before = known.get(design.id);
+  if (before) return before;
+  const {
+    format: _format,
+    version: _version,
+    name: _name,
+    designs: _designs,
+    chosenDesignId: _chosen,
+    ...house
+  } = job;
+  const { backup, sources, equipment } = design;
   const plan: Plan = { ...house, backup, sources, equipment };
-  plans.set(job, plan);
+  known.set(design.id, plan);
   return plan;
 }
 
-/** The job with what was done on its plan. */
-export function withPlan(job: Job, plan: Plan): Job {
-  if (plan === plans.get(job)) return job;
+/** The job with what was done on the plan of one of its designs. */
+export function withPlan(job: Job, plan: Plan, designId = job.chosenDesignId): Job {
+  const { id } = designOf(job, designId);
+  if (plan === plans.get(job)?.get(id)) return job;
   const { backup, sources, equipment, ...house } = plan;
-  const design = { ...designOf(job), backup, sources, equipment };
-  return { ...job, ...house, designs: job.designs.map((one) => (one.id === design.id ? design : one)) };
+  return {
+    ...job,
+    ...house,
+    designs: job.designs.map((one) => (one.id === id ? { ...one, backup, sources, equipment } : one)),
+  };
 }
 
-/** The job with its plan changed. */
-export const changePlan = (job: Job, change: (plan: Plan) => Plan): Job => withPlan(job, change(planOf(job)));
+/** The job with the plan of one of its designs changed. */
+export const changePlan = (job: Job, change: (plan: Plan) => Plan, designId = job.chosenDesignId): Job =>
+  withPlan(job, change(planOf(job, designId)), designId);
+
+/** The job with every design in line with the house, and no item kept that none of them uses. */
+export const settleJob = (job: Job): Job =>
+  settleKept(job.designs.reduce((settled, { id }) => changePlan(settled, settlePlan, id), job));
 
 /** A job about a house with one design. */
 export function jobOf(head: Pick<Job, 'format' | 'version' | 'name'>, plan: Plan): Job {
   const { backup, sources, equipment, ...house } = plan;
-  return { ...head, ...house, designs: [{ id: 'design', name: 'Design', backup, sources, equipment }] };
+  return {
+    ...head,
+    ...house,
+    designs: [{ id: 'design', name: 'Design', backup, sources, equipment }],
+    chosenDesignId: 'design',
+  };
 }

@@ -1,6 +1,5 @@
-import { settlePlan } from '../design/index.js';
 import { jobFormat, jobSchema, jobVersion, type Job } from './job.schema.js';
-import { changePlan } from './plan-of.js';
+import { settleJob } from './plan-of.js';
 import { migrateJob } from './migrate-job.js';
 
 /** One thing wrong with a document: where, and what to change. */
@@ -47,8 +46,7 @@ export function readJob(document: unknown): ReadJob {
   }
   const result = jobSchema.safeParse(migrateJob(document as Record<string, unknown>, version));
   // What an older form could not say yet follows from the rest, lanes of feeders for example.
-  if (result.success)
-    return { ok: true, job: version < jobVersion ? changePlan(result.data, settlePlan) : result.data };
+  if (result.success) return { ok: true, job: version < jobVersion ? settleJob(result.data) : result.data };
   return { ok: false, problems: problemsOf(result.error.issues) };
 }
 

@@ -1,9 +1,12 @@
-import { catalogueSchema } from '@levamen/core/equipment';
 import { jobSchema } from '@levamen/core/job';
 import {
   conflictSchema,
   createRequestSchema,
   deedListSchema,
+  equipmentChangeSchema,
+  equipmentListSchema,
+  equipmentRevisionsSchema,
+  itemHistorySchema,
   healthSchema,
   jobPageSchema,
   jobSorts,
@@ -40,7 +43,10 @@ const schemas = {
   RevisionList: revisionListSchema,
   Conflict: conflictSchema,
   Problem: problemSchema,
-  Catalogue: catalogueSchema,
+  EquipmentList: equipmentListSchema,
+  EquipmentChange: equipmentChangeSchema,
+  EquipmentRevisions: equipmentRevisionsSchema,
+  ItemHistory: itemHistorySchema,
   Table: tableSchema,
   ReadingSet: readingSetSchema,
   ReadingSetChange: readingSetSchema.pick({ name: true, channels: true }),
@@ -362,11 +368,53 @@ export function openApiDocument(): object {
           },
         },
       },
-      '/api/catalogue': {
+      '/api/equipment': {
         get: {
-          summary: 'Units to build a stack from (invented)',
-          responses: { 200: answer('All units', 'Catalogue') },
+          summary: 'The company’s equipment',
+          parameters: [query('revision', { type: 'integer', minimum: 0 })],
+          responses: {
+            200: answer('As it was at that revision; the newest where none is asked for', 'EquipmentList'),
+            404: problem('No such revision'),
+          },
         },
+        put: {
+          summary: 'Enter items, or take them out: one new revision',
+          requestBody: body('EquipmentChange'),
+          responses: {
+            200: answer('The list after it', 'EquipmentList'),
+            400: problem('A field does not fit'),
+            409: problem('Somebody else has changed one of these items since that revision'),
+            413: problem('Too large'),
+            422: problem('Something about it cannot be; says what to change'),
+          },
+        },
+      },
+      '/api/equipment/revisions': {
+        get: {
+          summary: 'Who changed the equipment when',
+          responses: { 200: answer('Newest first', 'EquipmentRevisions') },
+        },
+      },
+      '/api/equipment/items/{itemId}/history': {
+        parameters: [{ name: 'itemId', in: 'path', required: true, schema: { type: 'string' } }],
+        get: {
+          summary: 'What an item was',
+          responses: { 200: answer('Newest first', 'ItemHistory') },
+        },
+      },
+      '/api/equipment/list.{format}': {
+        parameters: [
+          { name: 'format', in: 'path', required: true, schema: { enum: ['csv', 'xlsx', 'json'] } },
+          query('revision', { type: 'integer', minimum: 0 }),
+          query('sample', { enum: ['yes'] }),
+        ],
+        get: {
+          summary: 'The equipment as a file; with the sample line where it is asked for',
+          responses: { 200: binary('The file'), 404: problem('No such format or revision') },
+        },
+      },
+      '/api/equipment/schema.json': {
+        get: { summary: 'JSON Schema of the file', responses: { 200: { description: 'The schema' } } },
       },
       '/api/schema/job.json': {
         get: {

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import { builtInCatalogue } from '@levamen/core/equipment';
 import type { Health } from '@levamen/core/api';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -9,6 +8,8 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
+import { equipmentRoutes } from '../equipment/equipment-routes.js';
+import { EquipmentStore } from '../equipment/equipment-store.js';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
@@ -92,6 +93,8 @@ export function makeApp({
     response.set('Cache-Control', 'no-store');
     next();
   });
+  const equipment = new EquipmentStore(source, defaultWorkspaceId);
+  api.use('/equipment', equipmentRoutes(equipment));
   api.use(
     express.json({
       limit: maxBodyBytes,
@@ -105,9 +108,6 @@ export function makeApp({
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
     response.json(health);
   });
-  api.get('/catalogue', (_request, response) => {
-    response.json(builtInCatalogue);
-  });
   const store = new JobStore(source, defaultWorkspaceId);
   api.use(
     '/jobs',
@@ -115,6 +115,7 @@ export function makeApp({
       store,
       new ReadingStore(source, defaultWorkspaceId),
       new PhotoStore(source, defaultWorkspaceId),
+      equipment,
     ),
   );
   api.get('/storage', async (_request, response) => {

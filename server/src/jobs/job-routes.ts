@@ -9,6 +9,7 @@ import {
 } from '@levamen/core/api';
 import { Router, type Request, type Response } from 'express';
 import * as z from 'zod';
+import type { EquipmentStore } from '../equipment/equipment-store.js';
 import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
@@ -60,7 +61,12 @@ const readable = (stored: StoredRevision): Job => {
 };
 
 /** Routes under /api/jobs. */
-export function jobRoutes(store: JobStore, readings: ReadingStore, photos: PhotoStore): Router {
+export function jobRoutes(
+  store: JobStore,
+  readings: ReadingStore,
+  photos: PhotoStore,
+  equipment: EquipmentStore,
+): Router {
   const router = Router();
 
   const created = (response: Response, stored: StoredRevision): void => {
@@ -112,7 +118,8 @@ export function jobRoutes(store: JobStore, readings: ReadingStore, photos: Photo
 
   router.post('/', async (request, response) => {
     const { document } = parseBody(createRequestSchema, request.body);
-    created(response, await store.create(parseJob(document), whoOf(request)));
+    const job = await equipment.begunWith(parseJob(document));
+    created(response, await store.create(job, whoOf(request)));
   });
 
   router.post('/import', async (request, response) => {

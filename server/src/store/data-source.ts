@@ -5,6 +5,7 @@ import { Readings1795600000000 } from './migrations/2-readings.js';
 import { Weather1796200000000 } from './migrations/3-weather.js';
 import { Ground1796800000000 } from './migrations/4-ground.js';
 import { Photos1797400000000 } from './migrations/5-photos.js';
+import { Equipment1797500000000 } from './migrations/6-equipment.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -13,6 +14,7 @@ export const migrations = [
   Weather1796200000000,
   Ground1796800000000,
   Photos1797400000000,
+  Equipment1797500000000,
 ] as const;
 
 interface Options {

@@ -1,6 +1,7 @@
 import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { BlobEntity } from '../blobs/blob-entity.js';
+import { EquipmentItemEntity, EquipmentRevisionEntity } from '../equipment/equipment-entities.js';
 import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
@@ -110,4 +111,6 @@ export const entities = [
   JobReadingSetEntity,
   JobPhotoEntity,
   WeatherEntity,
+  EquipmentRevisionEntity,
+  EquipmentItemEntity,
 ];

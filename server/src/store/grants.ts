@@ -12,6 +12,8 @@ const grants = {
   job_reading_set: 'SELECT, INSERT, UPDATE',
   job_photo: 'SELECT, INSERT',
   weather_year: 'SELECT, INSERT, DELETE',
+  equipment_revision: 'SELECT, INSERT',
+  equipment_item: 'SELECT, INSERT',
   migration: 'SELECT',
 } as const;
 

@@ -9,6 +9,11 @@ export const routes: Routes = [
     loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
   },
   {
+    path: 'equipment',
+    title: 'Equipment · Levamen',
+    loadComponent: () => import('./equipment/equipment-page').then((m) => m.EquipmentPage),
+  },
+  {
     path: 'quick',
     title: 'A quick answer · Levamen',
     loadComponent: () => import('./quick/quick-page').then((m) => m.QuickPage),

@@ -51,13 +51,14 @@ export function backupFindings(context: DemandContext, judged: JudgedStack | nul
   }
   if (!judged) return found;
   const { stack } = judged;
-  const noticing = gapEffects(context.powerSet, stack.transferGapMs);
-  if (noticing.length > 0) {
+  const { transferGapMs } = stack;
+  const noticing = transferGapMs === null ? [] : gapEffects(context.powerSet, transferGapMs);
+  if (transferGapMs !== null && noticing.length > 0) {
     report({
       key: 'gap-effects',
       severity: 'consider',
       title: 'Loads that notice the transfer gap',
-      because: `${quantityText(stack.transferGapMs, 'ms')} of full dropout: ${nameList(noticing.map(({ name, what }) => `${name} (${what})`))}.`,
+      because: `${quantityText(transferGapMs, 'ms')} of full dropout: ${nameList(noticing.map(({ name, what }) => `${name} (${what})`))}.`,
       cure: 'Choose equipment with a shorter gap, or give them a small battery of their own.',
     });
   }

@@ -1,3 +1,4 @@
+import { sampleLineOnly } from '../equipment/equipment-list.schema.js';
 import { emptyEquipment } from '../equipment/equipment.schema.js';
 import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
@@ -41,6 +42,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     loads: [],
     photos: [],
     outage: emptyScenario(),
+    equipmentList: sampleLineOnly(),
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),

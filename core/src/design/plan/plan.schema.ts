@@ -12,6 +12,7 @@ import {
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
 import { maxOpenPoints, openPointSchema } from '../brief/open-point.schema.js';
+import { equipmentUseSchema } from '../equipment/equipment-list.schema.js';
 import { equipmentSchema } from '../equipment/equipment.schema.js';
 import { scenarioSchema } from '../sources/scenario.schema.js';
 import { sourcesSchema } from '../sources/sources.schema.js';
@@ -29,6 +30,7 @@ export const houseSlices = {
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
   photos: z.array(photoSchema).max(maxPhotos, `A job holds at most ${maxPhotos} photos`),
   outage: scenarioSchema,
+  equipmentList: equipmentUseSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 

@@ -2,6 +2,7 @@ import type { House, Photo } from '../../house/index.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { OpenPoint } from '../brief/open-point.schema.js';
+import type { EquipmentUse } from '../equipment/equipment-list.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';
 import type { Sources } from '../sources/sources.schema.js';
 
@@ -11,5 +12,6 @@ export interface Plan extends House, BackedUpHouse {
   outage: Scenario;
   openPoints: OpenPoint[];
   photos: Photo[];
+  equipmentList: EquipmentUse;
   sources: Sources;
 }

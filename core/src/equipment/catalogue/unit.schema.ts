@@ -8,7 +8,8 @@ export const unitRoles = [
   'inverter-charger',
   'expansion-pack',
   'battery-module',
-  'lead-acid-bank',
+  'lead-acid-battery',
+  'charge-controller',
 ] as const;
 
 /** Apparent power that may be drawn for so long from one unit, all legs together. */
@@ -23,9 +24,11 @@ const inverterSchema = z.strictObject({
   /** Legs that one unit feeds: 'one' in a three-phase house means three units, one on each phase. */
   output: z.enum(['one', 'two', 'three']),
   continuousVA: amountSchema(100, 100_000, 'VA'),
+  /** Active power, where it is less; null = as much as apparent power. */
+  continuousW: amountSchema(50, 200_000, 'W').nullable(),
   /** What one leg of one unit carries. */
   perLegVA: amountSchema(100, 100_000, 'VA'),
-  /** Longest first; each point lasts shorter and carries more. */
+  /** Longest first; each point lasts shorter and carries more. Empty = not stated. */
   overload: z.array(overloadPointSchema).max(6),
   /** Largest locked-rotor current one unit starts; null = not stated. */
   lockedRotorA: amountSchema(1, 1000, 'A').nullable(),
@@ -48,7 +51,8 @@ const inverterSchema = z.strictObject({
   }),
   /** Own draw of inverter and controls while the island is up. */
   standbyW: amountSchema(0, 500, 'W'),
-  transferGapMs: amountSchema(0, 60_000, 'ms'),
+  /** null = not stated. */
+  transferGapMs: amountSchema(0, 60_000, 'ms').nullable(),
   /** It watches the grid so long before the house returns to it. */
   gridReturnS: amountSchema(0, 3600, 's'),
   /** Share of the voltage lost when the continuous rating is drawn; null = not stated. */
@@ -59,16 +63,21 @@ const inverterSchema = z.strictObject({
   accepts: z.array(
     z.strictObject({
       unitId: idSchema,
-      minPerInverter: countSchema(0, 40),
-      maxPerInverter: countSchema(0, 40),
+      least: countSchema(0, 60),
+      most: countSchema(0, 60),
+      /** Only multiples of it: blocks in series. */
+      step: countSchema(1, 60),
+      /** Counted for each inverter, or for all of them together where they share. */
+      per: z.enum(['each', 'together']),
     }),
   ),
 });
 export type Inverter = z.infer<typeof inverterSchema>;
+export type Accepted = Inverter['accepts'][number];
 
 const batterySchema = z.strictObject({
   chemistry: z.enum(['lithium', 'lead-acid']),
-  nominalVoltageV: amountSchema(12, 1000, 'V'),
+  nominalVoltageV: amountSchema(2, 1000, 'V'),
   nameplateWh: amountSchema(100, 200_000, 'Wh'),
   /** Share of the nameplate the unit ever lets out. */
   usableShare: amountSchema(0.3, 1),
@@ -90,9 +99,15 @@ export const unitSchema = z.strictObject({
   name: nameSchema(60),
   role: z.enum(unitRoles),
   summary: lineSchema(240),
-  massKg: amountSchema(1, 2000, 'kg'),
+  massKg: amountSchema(0.01, 5000, 'kg').nullable(),
   inverter: inverterSchema.nullable(),
   battery: batterySchema.nullable(),
+  /** Array a charge controller takes, W; null = it is none. */
+  controllerW: amountSchema(50, 100_000, 'W').nullable(),
+  /** Ratings its data sheet does not give, that stand in by what is usual. */
+  assumed: z.array(z.string()),
+  /** Offered no longer; what was chosen once stays known. */
+  retired: z.boolean(),
 });
 export type Unit = z.infer<typeof unitSchema>;
 

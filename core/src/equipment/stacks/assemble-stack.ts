@@ -1,5 +1,6 @@
 import type { Battery, Catalogue, Unit } from '../catalogue/unit.schema.js';
 import { conversionLosses } from '../inverter/conversion-losses.js';
+import { acceptedCount } from './accepted-count.js';
 import type { StackPart } from './stack-part.schema.js';
 import { type SupplySystem, systemFacts } from '../../electric/index.js';
 import type { AssembledStack } from './stack.js';
@@ -53,15 +54,19 @@ export function assembleStack(
   for (const { unit, quantity: count } of added) {
     const accepted = inverter.accepts.find(({ unitId }) => unitId === unit.id);
     if (!accepted) return refuse(`${unit.name} does not connect to ${inverterUnit.name}.`);
-    if (count > accepted.maxPerInverter * quantity) {
+    const { most, step } = acceptedCount(accepted, quantity);
+    if (count > most) {
       return refuse(
-        `At most ${accepted.maxPerInverter * quantity} of ${unit.name} connect to ${quantity} × ${inverterUnit.name}; there are ${count}.`,
+        `At most ${most} of ${unit.name} connect to ${quantity} × ${inverterUnit.name}; there are ${count}.`,
       );
+    }
+    if (count % step !== 0) {
+      return refuse(`${unit.name} comes in ${step}s, in series: take a multiple; there are ${count}.`);
     }
   }
   for (const accepted of inverter.accepts) {
     const count = added.find(({ unit }) => unit.id === accepted.unitId)?.quantity ?? 0;
-    const needed = accepted.minPerInverter * quantity;
+    const needed = acceptedCount(accepted, quantity).least;
     if (count < needed) {
       const name = catalogue.find(({ id }) => id === accepted.unitId)?.name ?? accepted.unitId;
       return refuse(
@@ -82,6 +87,8 @@ export function assembleStack(
       : inverter.dischargeEfficiency *
         batteries.reduce((sum, { unit, quantity: n }) => sum + n * powerOf(unit.battery!), 0);
   const times = (value: number | null): number | null => (value === null ? null : value * parallel);
+  const mostVA = quantity * (inverter.overload.at(-1)?.apparentPowerVA ?? inverter.continuousVA);
+  const controllersW = added.reduce((sum, { unit, quantity: n }) => sum + n * (unit.controllerW ?? 0), 0);
   const inOrder = [...inverters, ...added];
   return {
     ok: true,
@@ -101,8 +108,14 @@ export function assembleStack(
       lockedRotorA: times(inverter.lockedRotorA),
       neutralA: times(inverter.neutralA),
       nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
-      batteryPowerW: batteryW(({ dischargePowerW }) => dischargePowerW!),
-      batteryPeakW: batteryW(({ dischargePowerW, peakPowerW }) => peakPowerW ?? dischargePowerW!),
+      batteryPowerW: Math.min(
+        batteryW(({ dischargePowerW }) => dischargePowerW!),
+        (inverter.continuousW ?? Infinity) * quantity,
+      ),
+      batteryPeakW: Math.min(
+        batteryW(({ dischargePowerW, peakPowerW }) => peakPowerW ?? dischargePowerW!),
+        mostVA * (inverter.continuousW === null ? Infinity : inverter.continuousW / inverter.continuousVA),
+      ),
       dischargeEfficiency: inverter.dischargeEfficiency,
       losses: conversionLosses(inverter, quantity),
       chargePowerW: Math.min(
@@ -113,14 +126,17 @@ export function assembleStack(
         ),
       ),
       chargeEfficiency: inverter.charge.efficiency,
-      solarDcW: (inverter.solar.dcW ?? 0) * quantity,
+      solarDcW: (inverter.solar.dcW ?? 0) * quantity + controllersW,
       solarAcW: (inverter.solar.acW ?? 0) * quantity,
       standbyW: inverter.standbyW * quantity,
       transferGapMs: inverter.transferGapMs,
       gridReturnMin: Math.ceil(inverter.gridReturnS / 60),
       voltageDroop: inverter.voltageDroop,
       retry: inverter.retry,
-      massKg: chosen.reduce((sum, { unit, quantity: n }) => sum + n * unit.massKg, 0),
+      massKg: chosen.reduce<number | null>(
+        (sum, { unit, quantity: n }) => (sum === null || unit.massKg === null ? null : sum + n * unit.massKg),
+        0,
+      ),
       unitCount: chosen.reduce((sum, { quantity: n }) => sum + n, 0),
     },
   };

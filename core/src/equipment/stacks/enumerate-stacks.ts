@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue/unit.schema.js';
 import type { StackPart } from './stack-part.schema.js';
 import { type SupplySystem, systemFacts } from '../../electric/index.js';
+import { acceptedCount } from './accepted-count.js';
 import { assembleStack } from './assemble-stack.js';
 import type { Stack } from './stack.js';
 
@@ -18,21 +19,20 @@ export function enumerateStacks(catalogue: Catalogue, system: SupplySystem): Sta
     const assembled = assembleStack(parts, catalogue, system);
     if (assembled.ok) stacks.push(assembled.stack);
   };
-  for (const { id, inverter, battery } of catalogue) {
+  const offered = catalogue.filter(({ retired }) => !retired);
+  const holdsEnergy = new Set(offered.filter(({ battery }) => battery !== null).map(({ id }) => id));
+  for (const { id, inverter, battery } of offered) {
     if (!inverter?.systems.includes(system)) continue;
     const onePerLeg = inverter.output === 'one' ? systemFacts[system].legs.length : 1;
     for (let parallel = 1; parallel <= inverter.maxParallel; parallel += 1) {
       const quantity = parallel * onePerLeg;
       const alone = { unitId: id, quantity };
       if (battery) consider([alone]);
-      for (const { unitId, minPerInverter, maxPerInverter } of inverter.accepts) {
-        for (
-          let count = Math.max(1, minPerInverter * quantity);
-          count <= maxPerInverter * quantity;
-          count += 1
-        ) {
-          consider([alone, { unitId, quantity: count }]);
-        }
+      for (const accepted of inverter.accepts) {
+        if (!holdsEnergy.has(accepted.unitId)) continue;
+        const { least, most, step } = acceptedCount(accepted, quantity);
+        for (let count = Math.max(step, least); count <= most; count += step)
+          consider([alone, { unitId: accepted.unitId, quantity: count }]);
       }
     }
   }

@@ -32,13 +32,15 @@ export interface Stack {
   readonly solarDcW: number;
   readonly solarAcW: number;
   readonly standbyW: number;
-  readonly transferGapMs: number;
+  /** null = not stated. */
+  readonly transferGapMs: number | null;
   /** The grid is watched for so long before the house returns to it, whole minutes. */
   readonly gridReturnMin: number;
   /** Share of the voltage lost at the continuous rating; null = not stated. */
   readonly voltageDroop: number | null;
   readonly retry: Retry;
-  readonly massKg: number;
+  /** null = not known of all units. */
+  readonly massKg: number | null;
   readonly unitCount: number;
 }
 

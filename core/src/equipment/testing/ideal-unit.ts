@@ -24,6 +24,7 @@ export const idealUnit: Unit = {
     systems: ['split-120-240'],
     output: 'two',
     continuousVA: 6000,
+    continuousW: null,
     perLegVA: 3000,
     overload: [
       { apparentPowerVA: 9000, durationS: 5 },
@@ -44,4 +45,7 @@ export const idealUnit: Unit = {
     accepts: [],
   },
   battery: idealBattery,
+  controllerW: null,
+  assumed: [],
+  retired: false,
 };

@@ -1,5 +1,4 @@
-import { settlePlan } from '../../design/index.js';
-import { changePlan } from '../plan-of.js';
+import { settleJob } from '../plan-of.js';
 import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
 import { nameOf, valueAt } from '../identity.js';
@@ -115,7 +114,7 @@ export function mergeJobs(
     questions.push(...solved.questions);
     fitting = merge(solved.my, solved.their).value;
   }
-  const job = changePlan(fitting, settlePlan);
+  const job = settleJob(fitting);
   return { job, questions, taken: diffJobs(mine, job) };
 }
 

@@ -1,5 +1,5 @@
 import { systemFacts } from '../../electric/index.js';
-import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
+import { acceptedCount, assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
 import { dailyEnergyWh, isSouthern } from '../../house/index.js';
 import {
   changeShed,
@@ -101,17 +101,19 @@ export function helpfulChanges(
   for (const part of parts) {
     const inverter = catalogue.find(({ id }) => id === part.unitId)?.inverter;
     if (!inverter) continue;
-    for (const { unitId } of inverter.accepts) {
-      const more = units(unitId, 1);
+    for (const { unitId, step } of inverter.accepts) {
+      const more = units(unitId, step);
       const name = catalogue.find(({ id }) => id === unitId)?.name ?? unitId;
-      if (fits(more)) add(`unit.${unitId}`, 'battery', `One more ${name}`, {}, more);
+      const many = step === 1 ? 'One' : String(step);
+      if (fits(more)) add(`unit.${unitId}`, 'battery', `${many} more ${name}`, {}, more);
     }
     const step = inverter.output === 'one' ? systemFacts[plan.supply.system].legs.length : 1;
-    const needed = inverter.accepts.filter(({ minPerInverter }) => minPerInverter > 0);
+    const needed = inverter.accepts.filter(({ least }) => least > 0);
     let more = units(part.unitId, step);
-    for (const { unitId, minPerInverter } of needed) {
+    for (const accepted of needed) {
+      const { unitId } = accepted;
       const have = more.find((one) => one.unitId === unitId)?.quantity ?? 0;
-      const least = minPerInverter * (part.quantity + step);
+      const { least } = acceptedCount(accepted, part.quantity + step);
       if (have < least) more = more.map((one) => (one.unitId === unitId ? { ...one, quantity: least } : one));
     }
     const name = catalogue.find(({ id }) => id === part.unitId)?.name ?? part.unitId;

@@ -16,6 +16,8 @@ export interface Margin {
   readonly binding: boolean;
   readonly demand: Figure;
   readonly limit: Figure;
+  /** The data sheet does not give the limit, and what stands in for it is not enough: not yet known, and so it does not hold. */
+  readonly limitNotStated: boolean;
   /** Worked out by a rough stand-in; says "≈", and nothing is decided by it. */
   readonly rough: boolean;
   /** Share of simulated outages of the required length that an overload of this kind ends early; null where none were played. */
@@ -39,7 +41,7 @@ export function verdictOf(ratio: number): Verdict {
 }
 
 type MarginNow = Pick<Margin, 'key' | 'label' | 'ratio' | 'binding'> &
-  Partial<Pick<Margin, 'limitAtLeast' | 'rough' | 'cutShortShare'>> & {
+  Partial<Pick<Margin, 'limitAtLeast' | 'limitNotStated' | 'rough' | 'cutShortShare'>> & {
     /** It holds, but hardly, however much seems to be left. */
     readonly hardly?: boolean;
   };
@@ -51,10 +53,11 @@ type MarginWorking = Pick<Margin, 'demand' | 'limit' | 'culprit' | 'cure'>;
  */
 export function margin({ hardly = false, ...now }: MarginNow, working: () => MarginWorking): Margin {
   let known: MarginWorking | undefined;
-  const verdict = verdictOf(now.ratio);
+  const verdict = now.limitNotStated ? 'unknown' : verdictOf(now.ratio);
   const look = (): MarginWorking => (known ??= working());
   return {
     limitAtLeast: false,
+    limitNotStated: false,
     rough: false,
     cutShortShare: null,
     ...now,

@@ -201,9 +201,13 @@ const curvesOf = (stack: Stack) => ({
   battery: batteryCurve(stack),
 });
 
+/** Locked-rotor current against what the stack starts; 0 where it is not stated or not drawn. */
+const lockedRotorShare = ({ lockedRotorA }: Stack, { acrossTheLine, startA }: StartCase): number =>
+  lockedRotorA !== null && acrossTheLine ? startA / lockedRotorA : 0;
+
 /** Demand ÷ allowed of one start: of inverters, leg and batteries, and by its locked-rotor current. */
 function ratioOf(
-  { lockedRotorA }: Stack,
+  stack: Stack,
   { whole, leg, battery }: ReturnType<typeof curvesOf>,
   start: StartCase,
 ): number {
@@ -213,7 +217,7 @@ function ratioOf(
     share(start.besideVA, start.runsVA, start.startVA, whole),
     share(start.besideLegVA, start.runsLegVA, start.legVA - start.besideLegVA, leg),
     battery ? share(start.besideW, start.runsW, start.startVA, battery) : 0,
-    lockedRotorA !== null && start.acrossTheLine ? start.startA / lockedRotorA : 0,
+    lockedRotorShare(stack, start),
   );
 }
 
@@ -230,7 +234,10 @@ export function startingMargin(context: DemandContext, stack: Stack): Margin {
     }
   }
   const found = worstStart;
-  return margin({ key: 'starting', label: 'Starting', ratio, binding: true }, () => {
+  const beyondRotor = worstStart !== null && lockedRotorShare(stack, worstStart) > 1;
+  // Without an overload rating it is held to what it carries for any time: where that does, it holds.
+  const limitNotStated = stack.overload.length === 0 && ratio > 1 && !beyondRotor;
+  return margin({ key: 'starting', label: 'Starting', ratio, binding: true, limitNotStated }, () => {
     const worst = found
       ? checksFor(stack, found, context.plan.supply.system).reduce((best, check) =>
           best.ratio >= check.ratio ? best : check,

@@ -21,12 +21,13 @@ export class PickupMarks {
     private readonly house: TracedHouse,
     private readonly window: Pick<DemandTrace, 'fromMinute' | 'minutes'>,
     private readonly axes: readonly OverloadAxis[],
-    gapMs: number,
+    /** null = not stated: no motor rides through. */
+    gapMs: number | null,
   ) {
     const noticed = new Set(
       gapEffects(
         house.loads.map(({ load }) => load),
-        gapMs,
+        gapMs ?? Infinity,
       ).map(({ loadId }) => loadId),
     );
     this.surging = new Set(house.loads.filter(({ load, surgeVA }) => surgeVA > 0 && noticed.has(load.id)));

@@ -1,24 +1,52 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import type { Catalogue } from '@levamen/core/equipment';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { type EquipmentUse, itemsFor, nothingOffered, type OfferedItems } from '@levamen/core/design';
+import { type Catalogue, catalogueOf, type Item } from '@levamen/core/equipment';
 import { placeLocale, type PlaceLocale } from '@levamen/core/present';
 import { carriedOn, type Evaluation, evaluatePlan, type Known, withRuntimes } from '@levamen/core/study';
-import { retry } from 'rxjs';
+import { catchError, map, type Observable, of, startWith, switchMap } from 'rxjs';
+import { CompanyEquipment } from './company-equipment';
 import { JobSession } from './job-session';
-import { JobsApi } from './jobs-api';
 
+/** What a job is designed with, as far as it is here. */
+interface Offer {
+  /** null while it is fetched. */
+  readonly offered: OfferedItems | null;
+  /** Why the list itself is not at hand; '' = it is. */
+  readonly problem: string;
+}
+
+const fetching: Offer = { offered: null, problem: '' };
+const sampleOnly: Offer = { offered: nothingOffered, problem: '' };
+const without = (problem: string): Offer => ({ offered: nothingOffered, problem });
+const noItems: readonly Item[] = [];
 const none: Catalogue = [];
 
 /** What core says about the open job; worked out again at every edit. */
 @Injectable()
 export class EvaluationService {
   private readonly session = inject(JobSession);
-  readonly catalogue = toSignal(
-    inject(JobsApi)
-      .catalogue()
-      .pipe(retry({ delay: 2000 })),
-    { initialValue: none },
+  private readonly company = inject(CompanyEquipment);
+  private readonly used = computed(() => this.session.plan()?.equipmentList ?? null, {
+    equal: (a, b) => a?.workspaceId === b?.workspaceId && a?.revision === b?.revision,
+  });
+  private readonly offer = toSignal(
+    toObservable(this.used).pipe(switchMap((used) => (used ? this.offerOf(used) : of(fetching)))),
+    { initialValue: fetching },
   );
+  /** Why the company's list is not at hand; '' = it is. */
+  readonly listProblem = computed(() => this.offer().problem);
+  private readonly kept = computed(() => this.session.plan()?.equipmentList.kept ?? []);
+  /** Every item the job may be designed with. */
+  readonly items = computed((): readonly Item[] => {
+    const { offered } = this.offer();
+    const used = this.used();
+    return offered && used ? itemsFor({ ...used, kept: this.kept() }, offered) : noItems;
+  });
+  readonly catalogue = computed((): Catalogue => {
+    const items = this.items();
+    return items.length === 0 ? none : catalogueOf(items);
+  });
   /** The island that is looked at; '' is the first. Margins and stacks are those of its source. */
   readonly islandId = signal('');
   /** With runtimes by the closed formula, which answers at once. */
@@ -42,4 +70,24 @@ export class EvaluationService {
     const plan = this.session.plan();
     return plan ? placeLocale(plan.supply.system) : 'en-GB';
   });
+
+  constructor() {
+    // What a design comes to use is kept in the job.
+    effect(() => this.session.offered.set(this.items()));
+  }
+
+  private offerOf({ workspaceId, revision }: EquipmentUse): Observable<Offer> {
+    if (workspaceId === null || revision === 0) return of(sampleOnly);
+    return this.company.at(revision).pipe(
+      map((list): Offer =>
+        list.workspaceId === workspaceId
+          ? { offered: list, problem: '' }
+          : without('This job was designed with the equipment of another company.'),
+      ),
+      catchError(() =>
+        of(without('The list of equipment this job was designed with is not on this server.')),
+      ),
+      startWith(fetching),
+    );
+  }
 }

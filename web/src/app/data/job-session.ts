@@ -2,7 +2,8 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { SavedJob } from '@levamen/core/api';
 import { type Plan, sameToStudies } from '@levamen/core/design';
-import { type Job, mergeJobs } from '@levamen/core/job';
+import type { Item } from '@levamen/core/equipment';
+import { type Job, keepUsedItems, mergeJobs } from '@levamen/core/job';
 import {
   catchError,
   debounceTime,
@@ -43,10 +44,16 @@ export class JobSession {
 
   private readonly saver = signal<JobSaver | null>(null);
   private readonly steps = new Subject<void>();
-  private readonly state = new JobState(inject(Typing), (present) => {
-    this.saver()?.put(present);
-    this.steps.next();
-  });
+  /** What there is to design with; {@link EvaluationService} puts it here. */
+  readonly offered = signal<readonly Item[]>([]);
+  private readonly state = new JobState(
+    inject(Typing),
+    (present) => {
+      this.saver()?.put(present);
+      this.steps.next();
+    },
+    (job) => keepUsedItems(job, this.offered()),
+  );
   private readonly left = new LeftDrafts(this.drafts);
   private taking: Subscription | null = null;
 

@@ -1,6 +1,6 @@
 import { computed, signal } from '@angular/core';
-import { type Plan, settlePlan } from '@levamen/core/design';
-import { changePlan, type Job, mergeJobs, planOf, readChange } from '@levamen/core/job';
+import type { Plan } from '@levamen/core/design';
+import { changePlan, type Job, mergeJobs, planOf, readChange, settleJob } from '@levamen/core/job';
 import type { Typing } from '../ui/typing';
 import { amend, type CarryOver, type History, record, redo, takeIn, type Merge, undo } from './history';
 
@@ -32,10 +32,14 @@ export class JobState {
   /** The run of typing the last edit belonged to. */
   private typingRun: number | null = null;
 
-  /** @param moved told whenever a step was made, with the job after it */
+  /**
+   * @param complete adds to a job what it uses and does not hold yet
+   * @param moved told whenever a step was made, with the job after it
+   */
   constructor(
     private readonly typing: Typing,
     private readonly moved: (present: Job) => void,
+    private readonly complete: (job: Job) => Job = (job) => job,
   ) {}
 
   begin(history: History<Job> | null): void {
@@ -51,7 +55,7 @@ export class JobState {
   editJob(label: string, change: (job: Job) => Job): string {
     const history = this.history();
     if (!history) return 'No job is open';
-    const next = changePlan(change(history.present), settlePlan);
+    const next = this.complete(settleJob(change(history.present)));
     const problem = next === history.present ? '' : problemOf(history.present, next);
     this.refusal.set(problem);
     if (problem !== '') return problem;

@@ -1,9 +1,15 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { WeatherYear } from '@levamen/core/nature';
-import { type Catalogue, catalogueSchema } from '@levamen/core/equipment';
 import type { Job } from '@levamen/core/job';
 import {
+  type EquipmentChange,
+  type EquipmentList,
+  equipmentListSchema,
+  type EquipmentRevision,
+  equipmentRevisionsSchema,
+  type ItemHistory,
+  itemHistorySchema,
   type Health,
   healthSchema,
   type JobPage,
@@ -178,8 +184,23 @@ export class JobsApi {
       .pipe(parsed(savedWeatherSchema));
   }
 
-  catalogue(): Observable<Catalogue> {
-    return this.http.get('/api/catalogue').pipe(parsed(catalogueSchema));
+  /** The company's equipment at a revision of its list, or as it is now. */
+  equipment(revision?: number): Observable<EquipmentList> {
+    return this.http
+      .get('/api/equipment', { params: revision === undefined ? {} : { revision } })
+      .pipe(parsed(equipmentListSchema));
+  }
+
+  changeEquipment(change: EquipmentChange): Observable<EquipmentList> {
+    return this.http.put('/api/equipment', change).pipe(parsed(equipmentListSchema));
+  }
+
+  equipmentRevisions(): Observable<EquipmentRevision[]> {
+    return this.http.get('/api/equipment/revisions').pipe(parsed(equipmentRevisionsSchema));
+  }
+
+  itemHistory(itemId: string): Observable<ItemHistory> {
+    return this.http.get(`/api/equipment/items/${itemId}/history`).pipe(parsed(itemHistorySchema));
   }
 }
 

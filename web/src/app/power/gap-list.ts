@@ -43,9 +43,13 @@ import type { PowerContext } from './power-context';
 export class GapList {
   readonly power = input.required<PowerContext>();
 
-  protected readonly gap = computed(() => quantityText(this.power().stack.transferGapMs, 'ms'));
+  protected readonly gap = computed(() => {
+    const { transferGapMs } = this.power().stack;
+    return transferGapMs === null ? 'not stated' : quantityText(transferGapMs, 'ms');
+  });
   protected readonly rows = computed(() => {
     const { context, stack } = this.power();
+    if (stack.transferGapMs === null) return [];
     return gapEffects(context.powerSet, stack.transferGapMs).map((effect) => ({
       ...effect,
       rides: quantityText(effect.rideThroughMs, 'ms'),

@@ -10,12 +10,10 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import type { FieldUnit, UnitSystem } from '@levamen/core/base';
+import { amountText, fieldScale, type FieldUnit, readAmount, type UnitSystem } from '@levamen/core/base';
 import { InputText } from 'primeng/inputtext';
 import { debounceTime, merge, Subject } from 'rxjs';
 import type * as z from 'zod';
-import { fieldScale } from './field-units';
-import { amountText, readAmount } from './read-amount';
 import { Typing } from './typing';
 
 /** A pause in typing after which a whole value is taken. */

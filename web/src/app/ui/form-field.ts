@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { fieldFacts } from '@levamen/core/base';
+import { fieldFacts, fieldText, readFieldText } from '@levamen/core/base';
 import { inWordsOf } from '@levamen/core/present';
 import * as z from 'zod';
 import { AmountField } from './amount-field';
 import { ChoiceField, type Choice } from './choice-field';
 import type { Form } from './form';
 import { PLACE_LOCALE } from './place-locale';
+import { SeveralField } from './several-field';
 import { TextField } from './text-field';
 
 /**
@@ -16,7 +17,7 @@ import { TextField } from './text-field';
  */
 @Component({
   selector: 'lv-form-field',
-  imports: [AmountField, ChoiceField, TextField],
+  imports: [AmountField, ChoiceField, SeveralField, TextField],
   template: `
     @switch (kind()) {
       @case ('choice') {
@@ -43,6 +44,23 @@ import { TextField } from './text-field';
           [assumed]="assumedAmount()"
           [why]="why()"
           (valueChange)="take($event)"
+        />
+      }
+      @case ('several') {
+        <lv-several-field
+          [label]="shownLabel()"
+          [choices]="facts().several!"
+          [value]="several()"
+          (valueChange)="take($event)"
+        />
+      }
+      @case ('points') {
+        <lv-text-field
+          [label]="shownLabel()"
+          [hint]="shownHint()"
+          [schema]="pointsSchema"
+          [value]="points()"
+          (valueChange)="takePoints($event)"
         />
       }
       @default {
@@ -87,9 +105,11 @@ export class FormField<T extends object> {
     inWordsOf(this.locale(), this.label() ?? this.facts().label),
   );
   protected readonly shownHint = computed(() => this.hint() ?? this.facts().hint ?? '');
-  protected readonly kind = computed((): 'choice' | 'amount' | 'text' => {
-    const { choices, unit } = this.facts();
+  protected readonly kind = computed((): 'choice' | 'several' | 'points' | 'amount' | 'text' => {
+    const { choices, unit, several, points } = this.facts();
     if (choices ?? this.choices()) return 'choice';
+    if (several) return 'several';
+    if (points) return 'points';
     return unit ? 'amount' : 'text';
   });
   /** May it be left empty? */
@@ -107,6 +127,13 @@ export class FormField<T extends object> {
   protected readonly amount = computed(() => this.value() as number | null);
   protected readonly assumedAmount = computed(() => this.assumed() as number | null);
   protected readonly text = computed(() => (this.value() as string | null) ?? '');
+  protected readonly several = computed(() => (this.value() as readonly string[] | null) ?? []);
+  protected readonly points = computed(() => fieldText(this.schema(), this.value()));
+  /** A text that reads as a list of points. */
+  protected readonly pointsSchema = z.string().superRefine((text, context) => {
+    const read = readFieldText(this.schema(), text);
+    if (!read.ok) context.addIssue({ code: 'custom', message: read.message });
+  });
   /** An emptied text that may be unknown is unknown. */
   protected readonly textSchema = computed(() =>
     this.optional() ? z.preprocess((text) => (text === '' ? null : text), this.schema()) : this.schema(),
@@ -114,6 +141,11 @@ export class FormField<T extends object> {
 
   protected takeText(text: string): void {
     this.take(text === '' && this.optional() ? null : text);
+  }
+
+  protected takePoints(text: string): void {
+    const read = readFieldText(this.schema(), text);
+    if (read.ok && fieldText(this.schema(), read.value) !== this.points()) this.take(read.value);
   }
 
   protected take(value: unknown): void {

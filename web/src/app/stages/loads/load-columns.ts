@@ -1,4 +1,4 @@
-import { quantityText } from '@levamen/core/base';
+import { amountText, checkedAmount, quantityText, type ReadAmount, readAmount } from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import { type LegSet, readLegs, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import {
@@ -22,7 +22,6 @@ import {
   startText,
 } from '@levamen/core/house/details';
 import * as z from 'zod';
-import { amountText, checkedAmount, type ReadAmount, readAmount } from '../../ui/read-amount';
 
 export type ColumnKey =
   | 'inSet'

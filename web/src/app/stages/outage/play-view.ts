@@ -7,12 +7,11 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { quantityText, type UnitSystem } from '@levamen/core/base';
+import { fieldScale, quantityText, type UnitSystem } from '@levamen/core/base';
 import { type OutageRun, servedTiers, type TierResult } from '@levamen/core/study/details';
 import type { Plan } from '@levamen/core/design';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
-import { fieldScale } from '../../ui/field-units';
 import { ChartView } from '../../ui/chart';
 import { chartInk } from '../../ui/chart-ink';
 import { cutRun, windowAround } from './cut-run';

@@ -7,8 +7,8 @@ import {
   inject,
   signal,
 } from '@angular/core';
-import { quantityText } from '@levamen/core/base';
-import type { StackPart } from '@levamen/core/equipment';
+import { nameList, quantityText } from '@levamen/core/base';
+import { assumedLabels, type StackPart } from '@levamen/core/equipment';
 import { chooseFor, chosenFor } from '@levamen/core/design';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
@@ -54,6 +54,14 @@ export class SourcesStage {
   protected readonly evaluation = this.evaluations.evaluation;
   protected readonly catalogue = this.evaluations.catalogue;
   protected readonly units = this.evaluations.units;
+  /** Units of the stack in use whose data sheets are silent on something, and on what. */
+  protected readonly notStated = computed(() => {
+    const stack = this.evaluation()?.selected?.stack;
+    const units = stack ? [stack.inverter, ...stack.batteries.map(({ unit }) => unit)] : [];
+    return [...new Set(units)]
+      .filter(({ assumed }) => assumed.length > 0)
+      .map((unit) => ({ name: unit.name, ratings: nameList(assumedLabels(unit)) }));
+  });
   protected readonly allMeeting = signal(false);
   protected readonly allSmaller = signal(false);
   protected readonly editing = signal(false);

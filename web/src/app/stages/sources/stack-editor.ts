@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { SupplySystem } from '@levamen/core/electric';
-import { type Catalogue, type StackPart, stackPartSchema, type Unit } from '@levamen/core/equipment';
+import { acceptedCount, type Catalogue, type StackPart, stackPartSchema, type Unit } from '@levamen/core/equipment';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 
@@ -82,8 +82,11 @@ export class StackEditor {
     this.partsChange.emit([
       { unitId: unit.id, quantity },
       ...unit.inverter.accepts
-        .filter(({ minPerInverter }) => minPerInverter > 0)
-        .map((accepted) => ({ unitId: accepted.unitId, quantity: accepted.minPerInverter * quantity })),
+        .filter(({ least }) => least > 0)
+        .map((accepted) => ({
+          unitId: accepted.unitId,
+          quantity: acceptedCount(accepted, quantity).least,
+        })),
     ]);
   }
 

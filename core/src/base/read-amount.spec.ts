@@ -1,8 +1,8 @@
-import { amountSchema } from '@levamen/core/base';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { amountText, readAmount } from './read-amount';
-import type { FieldUnit } from '@levamen/core/base';
+import { amountSchema } from './amount.schema.js';
+import type { FieldUnit } from './field.js';
+import { amountText, readAmount } from './read-amount.js';
 
 const read = (
   text: string,

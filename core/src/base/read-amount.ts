@@ -1,7 +1,8 @@
-import { parseQuantity, type UnitSystem } from '@levamen/core/base';
 import type * as z from 'zod';
-import type { FieldUnit } from '@levamen/core/base';
-import { fieldScale } from './field-units';
+import type { FieldUnit } from './field.js';
+import { fieldScale } from './field-scale.js';
+import type { UnitSystem } from './format-quantity.js';
+import { parseQuantity } from './parse-quantity.js';
 
 export type ReadAmount =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
