@@ -11,6 +11,7 @@ const floors = [
   'rules',
   'design',
   'study',
+  'offer',
   'checks',
   'present',
   'job',

@@ -29,7 +29,7 @@ export default tseslint.config(
         {
           patterns: [
             {
-              regex: '^(?!\\.|zod$|@date-fns/tz$)',
+              regex: '^(?!\\.|zod$|@date-fns/tz$|big\\.js$)',
               message: 'Core imports Zod, time-zone offsets and itself only.',
             },
           ],

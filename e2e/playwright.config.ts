@@ -9,9 +9,11 @@ export default defineConfig({
   testMatch: '*.test.ts',
   workers: 2,
   projects: [
-    { name: 'together', testIgnore: ['saving.test.ts', 'nothing-lost.test.ts'] },
+    { name: 'together', testIgnore: ['saving.test.ts', 'nothing-lost.test.ts', 'equipment.test.ts'] },
+    // What a company enters is offered to every job that begins after it.
+    { name: 'company', testMatch: 'equipment.test.ts', dependencies: ['together'] },
     // Kills the server, so nothing may run beside it.
-    { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['together'] },
+    { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['company'] },
     { name: 'long', testMatch: 'nothing-lost.test.ts', dependencies: ['alone'] },
   ],
   // A busy machine may miss a deadline once; a test that fails twice is broken.

@@ -23,24 +23,50 @@ export function newDraft(kind: ItemKind, id: string): ItemDraft {
 }
 
 export type CheckedDraft =
-  | { readonly ok: true; readonly item: Item; readonly doubts: readonly Doubt[] }
-  | { readonly ok: false; readonly doubts: readonly Doubt[] };
+  | {
+      readonly ok: true;
+      readonly item: Item;
+      readonly doubts: readonly Doubt[];
+      readonly missing: readonly string[];
+    }
+  | {
+      readonly ok: false;
+      readonly doubts: readonly Doubt[];
+      /** Paths of fields that are needed and empty. */
+      readonly missing: readonly string[];
+    };
 
-/** Whether a draft is an item, and what is doubtful about it; what is missing is named by its field. */
+/** The draft as far as it goes: comparisons with a number nobody has given hold in no direction. */
+function asFarAsItGoes(draft: ItemDraft, missing: readonly string[]): Item {
+  const ratings: Record<string, unknown> = { ...draft.ratings };
+  for (const path of missing) {
+    const key = path.replace('ratings.', '');
+    if (key in ratings) ratings[key] = key === 'systems' ? [] : NaN;
+  }
+  return { ...draft, ratings } as Item;
+}
+
+/** Whether a draft is an item, and what is doubtful about it; what is needed and not there is named. */
 export function checkDraft(draft: ItemDraft): CheckedDraft {
   const read = itemSchema.safeParse(draft);
-  if (!read.success) {
-    const seen = new Set<string>();
-    const doubts = read.error.issues.flatMap(({ path, message }): Doubt[] => {
-      const field = path.slice(0, path[0] === 'ratings' ? 2 : 1).join('.');
-      if (seen.has(field)) return [];
-      seen.add(field);
-      return [{ path: field, message, refuses: true }];
-    });
-    return { ok: false, doubts };
+  if (read.success) {
+    const doubts = itemDoubts(read.data);
+    return doubts.some(({ refuses }) => refuses)
+      ? { ok: false, doubts, missing: [] }
+      : { ok: true, item: read.data, doubts, missing: [] };
   }
-  const doubts = itemDoubts(read.data);
-  return doubts.some(({ refuses }) => refuses)
-    ? { ok: false, doubts }
-    : { ok: true, item: read.data, doubts };
+  const missing = new Set<string>();
+  const wrong = new Map<string, string>();
+  for (const { path, message } of read.error.issues) {
+    const [head, rating] = path.map(String);
+    const isRating = head === 'ratings' && rating !== undefined;
+    const value: unknown = isRating ? draft.ratings[rating] : draft[head as keyof ItemDraft];
+    const at = isRating ? `ratings.${rating}` : (head ?? '');
+    const isEmpty = value === null || value === '' || (Array.isArray(value) && value.length === 0);
+    if (isEmpty) missing.add(at);
+    else if (!wrong.has(at)) wrong.set(at, message);
+  }
+  const doubts: Doubt[] = [...wrong].map(([path, message]) => ({ path, message, refuses: true }));
+  if (wrong.size === 0) doubts.push(...itemDoubts(asFarAsItGoes(draft, [...missing])));
+  return { ok: false, doubts, missing: [...missing] };
 }

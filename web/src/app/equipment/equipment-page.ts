@@ -3,26 +3,20 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { EquipmentRevision } from '@levamen/core/api';
-import type { UnitSystem } from '@levamen/core/base';
+import { fieldFacts, nameList, type UnitSystem } from '@levamen/core/base';
 import { type Item, type ItemKind, itemKindNames, itemKinds } from '@levamen/core/equipment';
-import {
-  fieldsOfKind,
-  identifierOf,
-  type ItemDraft,
-  itemChanges,
-  newDraft,
-} from '@levamen/core/equipment/details';
-import { fieldFacts } from '@levamen/core/base';
+import { fieldsOfKind, type ItemDraft, itemChanges, newDraft } from '@levamen/core/equipment/details';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Appearance } from '../data/appearance';
 import { JobsApi } from '../data/jobs-api';
 import { ChoiceField } from '../ui/choice-field';
-import { EquipmentState, type ListedItem } from './equipment-state';
+import { EquipmentState, freeIdentifier, type ListedItem, unnamed } from './equipment-state';
 import { ImportItemsDialog } from './import-items-dialog';
 import { ItemForm } from './item-form';
 import { ItemHistoryList } from './item-history';
 import { ItemLinks } from './item-links';
+import { ItemSheet } from './item-sheet';
 import { PasteSheetDialog } from './paste-sheet-dialog';
 
 const unitsKey = 'levamen.equipment-units';
@@ -56,6 +50,7 @@ const isDraftOf = (item: Item, draft: ItemDraft): boolean => item.id === draft.i
     ItemForm,
     ItemHistoryList,
     ItemLinks,
+    ItemSheet,
     PasteSheetDialog,
     RouterLink,
   ],
@@ -131,7 +126,8 @@ export class EquipmentPage {
     const chosen = this.chosen();
     if (!chosen || chosen.isSample) return [];
     const { draft } = chosen;
-    const own = this.state.checkOf(draft).doubts.map(({ path, message, refuses }) => ({
+    const checked = this.state.checkOf(draft);
+    const own = checked.doubts.map(({ path, message, refuses }) => ({
       label: labelOf(draft.kind, path),
       message,
       refuses,
@@ -140,6 +136,13 @@ export class EquipmentPage {
       .betweenOf(draft.id)
       .map(({ message }) => ({ label: '', message, refuses: true }));
     return [...own, ...between];
+  });
+  /** Fields of it that are needed and empty. */
+  protected readonly missing = computed(() => {
+    const chosen = this.chosen();
+    if (!chosen || chosen.isSample) return '';
+    const { draft } = chosen;
+    return nameList(this.state.checkOf(draft).missing.map((path) => labelOf(draft.kind, path).toLowerCase()));
   });
   /** What saving would change. */
   protected readonly changes = computed(() => {
@@ -171,7 +174,7 @@ export class EquipmentPage {
   }
 
   protected add(): void {
-    const draft = newDraft(this.newKind(), this.freeId(itemKinds[this.newKind()].label));
+    const draft = newDraft(this.newKind(), this.freeId(unnamed));
     this.state.enter(draft);
     this.chosenId.set(draft.id);
   }
@@ -219,7 +222,9 @@ export class EquipmentPage {
       this.state.changedCount() === 1 && first
         ? `${first.name} entered`
         : `${this.state.changedCount()} items entered`;
-    this.state.save(this.said().trim() || usual);
+    this.state.save(this.said().trim() || usual, (renamed) =>
+      this.chosenId.update((id) => renamed.get(id) ?? id),
+    );
     this.said.set('');
   }
 
@@ -237,13 +242,7 @@ export class EquipmentPage {
   }
 
   private freeId(name: string): string {
-    const taken = new Set(this.state.listed().map(({ draft }) => draft.id));
-    const base = identifierOf(name).slice(0, 34);
-    if (!taken.has(base)) return base;
-    for (let number = 2; ; number += 1) {
-      const candidate = `${base}-${number}`;
-      if (!taken.has(candidate)) return candidate;
-    }
+    return freeIdentifier(name, new Set(this.state.listed().map(({ draft }) => draft.id)));
   }
 }
 

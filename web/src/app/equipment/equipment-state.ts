@@ -5,6 +5,7 @@ import { type Item, sampleLine } from '@levamen/core/equipment';
 import {
   type CheckedDraft,
   checkDraft,
+  identifierOf,
   type ItemDraft,
   type ListProblem,
   listProblems,
@@ -14,6 +15,8 @@ import { catchError, EMPTY, finalize, retry, tap } from 'rxjs';
 import { CompanyEquipment } from '../data/company-equipment';
 import { JobsApi, problemText } from '../data/jobs-api';
 
+/** A new item has such an identifier until it is saved under its name. */
+export const unnamed = 'unnamed';
 const draftsKey = 'levamen.equipment-drafts';
 
 type Drafts = Readonly<Record<string, ItemDraft>>;
@@ -131,11 +134,20 @@ export class EquipmentState {
     this.drafts.set({});
   }
 
-  /** Saves every draft as one revision. */
-  save(said: string): void {
-    const put = [...this.checked().values()].flatMap((checked) => (checked.ok ? [checked.item] : []));
+  /**
+   * Saves every draft as one revision.
+   *
+   * @param saved told under which identifiers new items are kept
+   */
+  save(said: string, saved: (renamed: ReadonlyMap<string, string>) => void): void {
+    const entered = [...this.checked().values()].flatMap((checked) => (checked.ok ? [checked.item] : []));
+    const { items: put, renamed } = named(
+      entered,
+      this.listed().map(({ draft }) => draft.id),
+    );
     this.send({ put, remove: [], said }, () => {
       this.discardAll();
+      saved(renamed);
       this.said.set(`Saved ${put.length} ${put.length === 1 ? 'item' : 'items'}.`);
     });
   }
@@ -176,5 +188,43 @@ export class EquipmentState {
         takeUntilDestroyed(this.destroyed),
       )
       .subscribe();
+  }
+}
+
+/** New items under identifiers made from their names; what names them follows. */
+function named(
+  items: readonly Item[],
+  taken: readonly string[],
+): { items: Item[]; renamed: ReadonlyMap<string, string> } {
+  const ids = new Set(taken);
+  const renamed = new Map<string, string>();
+  for (const { id, name } of items) {
+    if (!id.startsWith(unnamed)) continue;
+    const next = freeIdentifier(name, ids);
+    ids.add(next);
+    renamed.set(id, next);
+  }
+  const follow = <T extends { readonly itemId: string }>(link: T): T => ({
+    ...link,
+    itemId: renamed.get(link.itemId) ?? link.itemId,
+  });
+  return {
+    renamed,
+    items: items.map((item) => ({
+      ...item,
+      id: renamed.get(item.id) ?? item.id,
+      goesWith: item.goesWith.map(follow),
+      needs: item.needs.map(follow),
+    })),
+  };
+}
+
+/** An identifier made from a name, that no other item has. */
+export function freeIdentifier(name: string, taken: ReadonlySet<string>): string {
+  const base = identifierOf(name).slice(0, 34);
+  if (!taken.has(base)) return base;
+  for (let number = 2; ; number += 1) {
+    const candidate = `${base}-${number}`;
+    if (!taken.has(candidate)) return candidate;
   }
 }

@@ -42,7 +42,9 @@ import { Textarea } from 'primeng/textarea';
           <tbody>
             @for (row of rows(); track row.key) {
               <tr>
-                <th scope="row">{{ row.label }}</th>
+                <td>
+                  <b>{{ row.label }}</b>
+                </td>
                 <td>{{ row.from }}</td>
                 <td>{{ row.text }}</td>
               </tr>
@@ -57,7 +59,7 @@ import { Textarea } from 'primeng/textarea';
       }
       @if (read().leftOut.length > 0) {
         <details class="small">
-          <summary>{{ read().leftOut.length }} lines nothing is taken from</summary>
+          <summary>Lines nothing is taken from: {{ read().leftOut.length }}</summary>
           @for (line of read().leftOut; track $index) {
             <p class="soft">{{ line }}</p>
           }

@@ -32,7 +32,12 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
       display: flex;
       gap: 0.4rem;
       align-items: center;
-      min-height: 1.6rem;
+      min-height: 1.8rem;
+    }
+    input {
+      width: 1.1rem;
+      height: 1.1rem;
+      flex: none;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

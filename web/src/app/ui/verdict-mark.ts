@@ -8,6 +8,14 @@ const marks: Readonly<Record<Verdict, { readonly word: string; readonly icon: st
   unknown: { word: 'not yet known', icon: 'pi pi-question-circle' },
 };
 
+/** What each verdict is called. */
+export const verdictWords: Readonly<Record<Verdict, string>> = {
+  holds: marks.holds.word,
+  tight: marks.tight.word,
+  fails: marks.fails.word,
+  unknown: marks.unknown.word,
+};
+
 const beingSimulated = { word: 'simulating', icon: 'pi pi-hourglass' };
 
 /** holds, tight, fails or not yet known: a word and a shape, with a colour last. What is rough decides nothing yet. */

@@ -24,6 +24,7 @@ import { Quantity } from '../../ui/quantity';
 import { VerdictMark } from '../../ui/verdict-mark';
 import { NothingYet } from '../nothing-yet';
 import { FailingStacks } from './failing-stacks';
+import { ListCard } from './list-card';
 import { StackEditor } from './stack-editor';
 import type { StackRow } from './stack-row';
 
@@ -38,6 +39,7 @@ import type { StackRow } from './stack-row';
     FailingStacks,
     FigureButton,
     FindingsList,
+    ListCard,
     Quantity,
     StackEditor,
     VerdictMark,

@@ -1,6 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { SupplySystem } from '@levamen/core/electric';
-import { acceptedCount, type Catalogue, type StackPart, stackPartSchema, type Unit } from '@levamen/core/equipment';
+import {
+  acceptedCount,
+  type Catalogue,
+  type StackPart,
+  stackPartSchema,
+  type Unit,
+} from '@levamen/core/equipment';
 import { AmountField } from '../../ui/amount-field';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 

@@ -1,0 +1,24 @@
+export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
+export { priceOf } from './prices/price-of.js';
+export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';
+export {
+  lowestPrices,
+  minorPlaces,
+  type OfferGroup,
+  offerGroups,
+  type OfferLine,
+  type OfferTotal,
+  offerTotal,
+} from './prices/offer-total.js';
+export {
+  emptyPriceBook,
+  type Incentive,
+  incentiveSchema,
+  type PriceBook,
+  priceBookSchema,
+  type PriceList,
+  priceListSchema,
+  type Task,
+  taskLabels,
+  tasks,
+} from './prices/price-book.schema.js';

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import { demoPlans, islandsOf } from '../../design/index.js';
+import { assembleStack, builtInCatalogue, sampleLine } from '../../equipment/index.js';
+import { clover, cloverPack, companyItems, sedgeModule } from '../../equipment/testing/company-items.js';
+import { partsOf, withNeeds } from './parts-of.js';
+
+const byId = new Map(companyItems.map((item) => [item.id, item]));
+const counted = (units: Parameters<typeof withNeeds>[0]) =>
+  Object.fromEntries(withNeeds(units, byId).map(({ itemId, quantity }) => [itemId, quantity]));
+
+describe('what stands beside units', () => {
+  it('is counted for each so many, begun ones too, and once for the system', () => {
+    expect(counted([{ itemId: clover.id, quantity: 3 }])).toEqual({ 'clover-68': 3, 'clover-hub': 1 });
+    // Two leads for each three modules.
+    expect(counted([{ itemId: sedgeModule.id, quantity: 4 }])).toEqual({
+      'sedge-module': 4,
+      'clover-lead': 4,
+    });
+  });
+  it('adds up what several need', () => {
+    expect(
+      counted([
+        { itemId: cloverPack.id, quantity: 2 },
+        { itemId: sedgeModule.id, quantity: 3 },
+      ]),
+    ).toEqual({ 'clover-pack': 2, 'sedge-module': 3, 'clover-lead': 4 });
+  });
+});
+
+describe('the parts of a design', () => {
+  const [{ plan }] = demoPlans as [(typeof demoPlans)[0]];
+  const island = islandsOf(plan)[0]!;
+  const assembled = assembleStack(
+    [
+      { unitId: 'madder-47', quantity: 2 },
+      { unitId: 'madder-pack', quantity: 2 },
+    ],
+    builtInCatalogue,
+    plan.supply.system,
+  );
+  if (!assembled.ok) throw new Error(assembled.problem);
+  const { parts, work, wireM } = partsOf(plan, island, assembled.stack, sampleLine, () => null);
+
+  it('follow from what was designed: the farmhouse has a loads panel for thirteen circuits beside the old one', () => {
+    expect(parts.map(({ name, quantity }) => `${quantity} × ${name}`)).toEqual([
+      '2 × Madder 47',
+      '2 × Madder pack',
+      '1 × Loads panel, 24 spaces',
+    ]);
+    expect(work).toMatchObject([
+      { task: 'unit-hung', count: 4 },
+      { task: 'panel-set', count: 1 },
+      { task: 'circuit-moved', count: plan.backup.lanes.filter(({ lane }) => lane !== 'dark').length },
+      { task: 'wire-metre', count: 1.5 },
+      { task: 'commissioning', count: 1 },
+    ]);
+    expect(wireM).toBe(1.5);
+  });
+});
