@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { countSchema, idSchema, lineSchema } from '../base/index.js';
 import { itemSchema } from '../equipment/index.js';
+import { priceBookSchema } from '../offer/index.js';
 
 /** A company has no more items than this. */
 export const maxItems = 10_000;
@@ -15,6 +16,8 @@ export const equipmentListSchema = z.strictObject({
   /** The sample line is offered no longer. */
   sampleHidden: z.boolean(),
   items: z.array(itemSchema).max(maxItems),
+  /** What it costs; null = nothing has a price yet. */
+  book: priceBookSchema.nullable(),
 });
 export type EquipmentList = z.infer<typeof equipmentListSchema>;
 
@@ -30,6 +33,7 @@ export const equipmentChangeSchema = z.strictObject({
   remove: z.array(idSchema).max(maxItems),
   /** Left out = as it was. */
   sampleHidden: z.boolean().optional(),
+  book: priceBookSchema.optional(),
 });
 export type EquipmentChange = z.infer<typeof equipmentChangeSchema>;
 

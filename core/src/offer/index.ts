@@ -1,4 +1,5 @@
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
+export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
 export { priceOf } from './prices/price-of.js';
 export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';
 export {

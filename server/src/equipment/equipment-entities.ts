@@ -75,3 +75,69 @@ export const EquipmentItemEntity = new EntitySchema<EquipmentItemRow>({
   ],
   indices: [{ name: 'equipment_item_revision_index', columns: ['workspaceId', 'revision'] }],
 });
+
+/** What a company's work costs, and what is added to it, from one revision on; its prices stand in rows of their own. */
+export interface PriceBookRow {
+  workspaceId: string;
+  revision: number;
+  currency: string;
+  book: object;
+}
+
+/** The net price of an item in a list of a supplier. */
+export interface ItemPriceRow {
+  workspaceId: string;
+  revision: number;
+  listId: string;
+  /** Its place in the list. */
+  position: number;
+  itemId: string;
+  /** Decimal text. */
+  net: string;
+}
+
+export const PriceBookEntity = new EntitySchema<PriceBookRow>({
+  name: 'price_book',
+  columns: {
+    workspaceId: {
+      ...workspaceColumn('price_book_workspace_fkey'),
+      primary: true,
+      primaryKeyConstraintName: 'price_book_pkey',
+    },
+    revision: { type: 'integer', primary: true, primaryKeyConstraintName: 'price_book_pkey' },
+    currency: { type: 'text' },
+    book: { type: 'jsonb' },
+  },
+  foreignKeys: [
+    {
+      name: 'price_book_revision_fkey',
+      target: 'equipment_revision',
+      columnNames: ['workspaceId', 'revision'],
+      referencedColumnNames: ['workspaceId', 'revision'],
+    },
+  ],
+});
+
+export const ItemPriceEntity = new EntitySchema<ItemPriceRow>({
+  name: 'item_price',
+  columns: {
+    workspaceId: {
+      ...workspaceColumn('item_price_workspace_fkey'),
+      primary: true,
+      primaryKeyConstraintName: 'item_price_pkey',
+    },
+    revision: { type: 'integer', primary: true, primaryKeyConstraintName: 'item_price_pkey' },
+    listId: { type: 'text', name: 'list_id', primary: true, primaryKeyConstraintName: 'item_price_pkey' },
+    position: { type: 'integer', primary: true, primaryKeyConstraintName: 'item_price_pkey' },
+    itemId: { type: 'text', name: 'item_id' },
+    net: { type: 'numeric', precision: 13, scale: 4 },
+  },
+  foreignKeys: [
+    {
+      name: 'item_price_book_fkey',
+      target: 'price_book',
+      columnNames: ['workspaceId', 'revision'],
+      referencedColumnNames: ['workspaceId', 'revision'],
+    },
+  ],
+});

@@ -1,7 +1,8 @@
 import { equipmentChangeSchema, xlsxType } from '@levamen/core/api';
 import { sampleLine } from '@levamen/core/equipment';
 import { formulaLike, itemJsonSchema, itemTable } from '@levamen/core/equipment/details';
-import express, { Router } from 'express';
+import { priceTable } from '@levamen/core/offer';
+import express, { type Response, Router } from 'express';
 import papaparse from 'papaparse';
 import { refuseDeepJson } from '../http/bounded-json.js';
 import { bodyOf } from '../http/body-of.js';
@@ -60,16 +61,38 @@ export function equipmentRoutes(store: EquipmentStore): Router {
         .attachment(`${name}.levamen-equipment.json`)
         .type('application/json')
         .send(`${JSON.stringify({ format: 'levamen-equipment', version: 1, items: shown }, null, 2)}\n`);
-    } else if (format === 'csv') {
-      const text = papaparse.unparse(itemTable(shown), { escapeFormulae: formulaLike });
-      response.attachment(`${name}.csv`).type('text/csv; charset=utf-8').send(`\uFEFF${text}\r\n`);
-    } else if (format === 'xlsx') {
-      const { tableXlsx } = await import('../tables/table-xlsx.js');
-      response
-        .attachment(`${name}.xlsx`)
-        .type(xlsxType)
-        .send(await tableXlsx('Equipment', itemTable(shown)));
-    } else throw notFound('format of the equipment');
+    } else await sendTable(response, name, format, itemTable(shown), 'Equipment');
+  });
+
+  router.get<{ format: string }>('/prices.:format', async (request, response) => {
+    const { format } = request.params;
+    const { items, revision, book } = await listAt(request.query['revision']);
+    if (!book) throw notFound('price');
+    const rows = priceTable(book, [...sampleLine, ...items]);
+    await sendTable(response, `prices-${revision}`, format, rows, 'Prices');
   });
   return router;
+}
+
+/** A table as a file; 404 where the format is none of a table. */
+async function sendTable(
+  response: Response,
+  name: string,
+  format: string,
+  rows: readonly (readonly string[])[],
+  sheet: string,
+): Promise<void> {
+  if (format === 'csv') {
+    const text = papaparse.unparse(
+      rows.map((row) => [...row]),
+      { escapeFormulae: formulaLike },
+    );
+    response.attachment(`${name}.csv`).type('text/csv; charset=utf-8').send(`\uFEFF${text}\r\n`);
+  } else if (format === 'xlsx') {
+    const { tableXlsx } = await import('../tables/table-xlsx.js');
+    response
+      .attachment(`${name}.xlsx`)
+      .type(xlsxType)
+      .send(await tableXlsx(sheet, rows));
+  } else throw notFound('format of a table');
 }

@@ -4,6 +4,7 @@ import type { Job } from '@levamen/core/job';
 import { type Item, sampleLine } from '@levamen/core/equipment';
 import { itemDoubts, listProblems } from '@levamen/core/equipment/details';
 import type { DataSource, EntityManager } from 'typeorm';
+import { asKept, readBook, writeBook } from './price-store.js';
 import { HttpProblem } from '../http/problem.js';
 import {
   EquipmentItemEntity,
@@ -57,6 +58,7 @@ export class EquipmentStore {
       latest,
       sampleHidden: of?.sampleHidden ?? false,
       items: rows.map(({ item }) => item),
+      book: await readBook(manager, this.workspaceId, revision),
     };
   }
 
@@ -95,7 +97,10 @@ export class EquipmentStore {
       const changed = put.filter((item) => !isDeepStrictEqual(known.get(item.id), item));
       const removed = remove.filter((id) => known.has(id));
       const sampleHidden = change.sampleHidden ?? before.sampleHidden;
-      if (changed.length + removed.length === 0 && sampleHidden === before.sampleHidden) return before;
+      const book = change.book && asKept(change.book);
+      const isPriced = book !== undefined && !isDeepStrictEqual(book, before.book);
+      if (changed.length + removed.length === 0 && sampleHidden === before.sampleHidden && !isPriced)
+        return before;
       const key = { workspaceId: this.workspaceId, revision: latest + 1 };
       await manager.insert(EquipmentRevisionEntity, {
         ...key,
@@ -132,6 +137,7 @@ export class EquipmentStore {
       ];
       for (let from = 0; from < rows.length; from += rowsAtOnce)
         await manager.insert(EquipmentItemEntity, rows.slice(from, from + rowsAtOnce));
+      if (isPriced) await writeBook(manager, key, book);
       return this.at(manager, key.revision, key.revision);
     });
   }

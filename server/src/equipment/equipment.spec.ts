@@ -5,6 +5,7 @@ import { itemTable, readItemTable } from '@levamen/core/equipment/details';
 import { type EquipmentList, equipmentListSchema, xlsxType } from '@levamen/core/api';
 import papaparse from 'papaparse';
 import pg from 'pg';
+import { emptyPriceBook } from '@levamen/core/offer';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { companyItems } from '../../../core/src/equipment/testing/company-items.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
@@ -127,6 +128,40 @@ describe('the company’s equipment', () => {
       'Madder 47',
     );
     await test.agent.get('/api/equipment/list.pdf').expect(404);
+  });
+
+  it('keeps prices with the revision they belong to', async () => {
+    const { revision, items } = await read();
+    const book = {
+      ...emptyPriceBook('CAD'),
+      lists: [
+        {
+          id: 'one',
+          supplier: 'Wholesaler',
+          dated: '2026-11-01',
+          discount: 0.125,
+          delivery: '250',
+          deliveryFreeFrom: null,
+          leadDays: 14,
+          prices: [
+            { itemId: items[0]!.id, net: '8123.45' },
+            { itemId: items[1]!.id, net: '100.50' },
+          ],
+        },
+      ],
+    };
+    const { body } = await change({ book }, revision).expect(200);
+    const kept = (body as EquipmentList).book!;
+    expect(kept).toMatchObject({ currency: 'CAD', lists: [{ discount: 0.125, leadDays: 14 }] });
+    expect(kept.lists[0]!.prices.map(({ net }) => net)).toEqual(['8123.45', '100.5']);
+    expect((await read()).book).toEqual(kept);
+    await change({ book }, revision + 1).expect(200);
+    expect((await read()).revision).toBe(revision + 1);
+    expect((await read(`?revision=${revision}`)).book).toBeNull();
+    expect((await test.agent.get('/api/equipment/prices.csv').expect(200)).text).toContain('8123.45,CAD');
+    await test.agent.get('/api/equipment/prices.xlsx').expect(200);
+    await change({ book: { ...book, currency: 'QQQ' } }, revision + 1).expect(400);
+    await change({ book: { ...book, hourlyRate: '-1' } }, revision + 1).expect(400);
   });
 
   it('takes five thousand items at once', async () => {

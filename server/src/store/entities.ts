@@ -1,7 +1,12 @@
 import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { BlobEntity } from '../blobs/blob-entity.js';
-import { EquipmentItemEntity, EquipmentRevisionEntity } from '../equipment/equipment-entities.js';
+import {
+  EquipmentItemEntity,
+  EquipmentRevisionEntity,
+  ItemPriceEntity,
+  PriceBookEntity,
+} from '../equipment/equipment-entities.js';
 import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
@@ -113,4 +118,6 @@ export const entities = [
   WeatherEntity,
   EquipmentRevisionEntity,
   EquipmentItemEntity,
+  PriceBookEntity,
+  ItemPriceEntity,
 ];

@@ -14,6 +14,8 @@ const grants = {
   weather_year: 'SELECT, INSERT, DELETE',
   equipment_revision: 'SELECT, INSERT',
   equipment_item: 'SELECT, INSERT',
+  price_book: 'SELECT, INSERT',
+  item_price: 'SELECT, INSERT',
   migration: 'SELECT',
 } as const;
 

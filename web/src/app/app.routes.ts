@@ -14,6 +14,11 @@ export const routes: Routes = [
     loadComponent: () => import('./equipment/equipment-page').then((m) => m.EquipmentPage),
   },
   {
+    path: 'equipment/prices',
+    title: 'Prices · Levamen',
+    loadComponent: () => import('./equipment/prices-page').then((m) => m.PricesPage),
+  },
+  {
     path: 'quick',
     title: 'A quick answer · Levamen',
     loadComponent: () => import('./quick/quick-page').then((m) => m.QuickPage),

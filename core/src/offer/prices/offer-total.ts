@@ -146,8 +146,8 @@ export function offerTotal({ parts, work, wireM, nameplateKWh }: PartsList, book
   if (book.contingency > 0)
     add(
       'contingency',
-      'Contingency',
-      'for what was not foreseen',
+      'For what was not foreseen',
+      'of goods, delivery and labour',
       `${percent(book.contingency)} of ${text(own)}`,
       own.times(book.contingency),
     );
@@ -159,7 +159,7 @@ export function offerTotal({ parts, work, wireM, nameplateKWh }: PartsList, book
       kind === 'markup'
         ? `${percent(share)} of ${text(cost)}`
         : `so that it is ${percent(share)} of the price`;
-    add('profit', kind === 'markup' ? 'Markup' : 'Margin', '', working, profit);
+    add('profit', kind === 'markup' ? 'Markup' : 'Margin', 'on all above', working, profit);
   }
   for (const { name, amount } of book.fees) add('fees', name, 'passed on', amount, new Big(amount));
 

@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type EquipmentUse, itemsFor, nothingOffered, type OfferedItems } from '@levamen/core/design';
 import { type Catalogue, catalogueOf, type Item } from '@levamen/core/equipment';
+import type { PriceBook } from '@levamen/core/offer';
 import { placeLocale, type PlaceLocale } from '@levamen/core/present';
 import { carriedOn, type Evaluation, evaluatePlan, type Known, withRuntimes } from '@levamen/core/study';
 import { catchError, map, type Observable, of, startWith, switchMap } from 'rxjs';
@@ -12,13 +13,15 @@ import { JobSession } from './job-session';
 interface Offer {
   /** null while it is fetched. */
   readonly offered: OfferedItems | null;
+  /** What it costs; null = nothing has a price. */
+  readonly book: PriceBook | null;
   /** Why the list itself is not at hand; '' = it is. */
   readonly problem: string;
 }
 
-const fetching: Offer = { offered: null, problem: '' };
-const sampleOnly: Offer = { offered: nothingOffered, problem: '' };
-const without = (problem: string): Offer => ({ offered: nothingOffered, problem });
+const fetching: Offer = { offered: null, book: null, problem: '' };
+const sampleOnly: Offer = { offered: nothingOffered, book: null, problem: '' };
+const without = (problem: string): Offer => ({ offered: nothingOffered, book: null, problem });
 const noItems: readonly Item[] = [];
 const none: Catalogue = [];
 
@@ -36,6 +39,8 @@ export class EvaluationService {
   );
   /** Why the company's list is not at hand; '' = it is. */
   readonly listProblem = computed(() => this.offer().problem);
+  /** Prices of the list the job is designed with; null = it has none. */
+  readonly book = computed(() => this.offer().book);
   private readonly kept = computed(() => this.session.plan()?.equipmentList.kept ?? []);
   /** Every item the job may be designed with. */
   readonly items = computed((): readonly Item[] => {
@@ -81,7 +86,7 @@ export class EvaluationService {
     return this.company.at(revision).pipe(
       map((list): Offer =>
         list.workspaceId === workspaceId
-          ? { offered: list, problem: '' }
+          ? { offered: list, book: list.book, problem: '' }
           : without('This job was designed with the equipment of another company.'),
       ),
       catchError(() =>

@@ -10,6 +10,7 @@ import {
 import { nameList, quantityText } from '@levamen/core/base';
 import { assumedLabels, type StackPart } from '@levamen/core/equipment';
 import { chooseFor, chosenFor } from '@levamen/core/design';
+import { priceOf } from '@levamen/core/offer';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../../data/evaluation';
@@ -19,10 +20,12 @@ import { JobSession } from '../../data/job-session';
 import { Runtimes } from '../../data/runtimes';
 import { DemandViews } from '../../ui/demand-views';
 import { FigureButton } from '../../ui/figure-button';
+import { moneyText } from '../../ui/money-text';
 import { FindingsList } from '../../ui/findings-list';
 import { Quantity } from '../../ui/quantity';
 import { VerdictMark } from '../../ui/verdict-mark';
 import { NothingYet } from '../nothing-yet';
+import { CostCard } from './cost-card';
 import { FailingStacks } from './failing-stacks';
 import { ListCard } from './list-card';
 import { StackEditor } from './stack-editor';
@@ -35,6 +38,7 @@ import type { StackRow } from './stack-row';
     IslandChoice,
     NothingYet,
     Button,
+    CostCard,
     DemandViews,
     FailingStacks,
     FigureButton,
@@ -75,6 +79,7 @@ export class SourcesStage {
   );
   protected readonly nearly = computed(() => this.rows(this.evaluation()?.nearly ?? []));
   protected readonly smaller = computed(() => this.rows(this.evaluation()?.smaller ?? []));
+  protected readonly isPriced = computed(() => this.evaluations.book() !== null);
   protected readonly findings = injectFindings();
   protected readonly hasLoads = computed(() => (this.evaluation()?.context.backupSet.length ?? 0) > 0);
   /** The stack the user chose for the island that is looked at. */
@@ -126,8 +131,18 @@ export class SourcesStage {
       selected: judged.stack.name === this.selectedName(),
       suggested: judged.stack.name === suggested,
       runtime: this.runtimeOf(judged),
+      price: this.priceOf(judged),
       lacks: this.lacksOf(judged),
     }));
+  }
+
+  private priceOf({ stack }: JudgedStack): string {
+    const plan = this.session.studied();
+    const book = this.evaluations.book();
+    const island = this.evaluations.island();
+    if (!plan || !book || !island) return '';
+    const { gross, missing } = priceOf(plan, island, stack, this.evaluations.items(), book);
+    return `${moneyText(gross, book.currency)}${missing.length > 0 ? ' +' : ''}`;
   }
 
   private runtimeOf({ margins }: JudgedStack): string {
