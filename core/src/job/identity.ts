@@ -65,9 +65,15 @@ export function namesIn(...documents: readonly unknown[]): (id: string) => strin
   };
 }
 
-/** A path in the words of its parts. There is one design for now, and it goes without saying. */
-export const pathLabel = (path: readonly string[], labels: readonly string[]): string =>
-  (path[0] === 'designs' ? labels.slice(2) : labels).join(' › ');
+/** What a design is called until there are several. */
+export const onlyDesignName = 'Design';
+
+/** A path in the words of its parts. What is said of a design goes by its name; a design that has none of its own goes without saying. */
+export function pathLabel(path: readonly string[], labels: readonly string[]): string {
+  if (path[0] !== 'designs') return labels.join(' › ');
+  const isPlain = labels[1] === onlyDesignName && labels.length > 2;
+  return labels.slice(isPlain ? 2 : 1).join(' › ');
+}
 
 /** Units stand at the end of a key. */
 const unitAtEnd = /(?<=[a-z0-9])(?:WhPerDay|WPerM2|LPerH|Wh|VA|Deg|Min|Ms|M2|[WAVHSMCL])$/;

@@ -1,4 +1,5 @@
 export { applyDifference } from './apply-difference.js';
+export { chooseDesign, copyDesign, removeDesign, renameDesign } from './designs.js';
 export { demoJobs } from './demo-jobs.js';
 export { diffJobs, type FieldDifference } from './diff-jobs.js';
 export { valueAt } from './identity.js';

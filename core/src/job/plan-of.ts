@@ -1,4 +1,5 @@
 import { type Plan, settlePlan } from '../design/index.js';
+import { onlyDesignName } from './identity.js';
 import type { Job, JobDesign } from './job.schema.js';
 import { settleKept } from './settle-kept.js';
 
@@ -55,7 +56,7 @@ export function jobOf(head: Pick<Job, 'format' | 'version' | 'name'>, plan: Plan
   return {
     ...head,
     ...house,
-    designs: [{ id: 'design', name: 'Design', backup, sources, equipment }],
+    designs: [{ id: 'design', name: onlyDesignName, backup, sources, equipment }],
     chosenDesignId: 'design',
   };
 }

@@ -34,6 +34,10 @@ export const routes: Routes = [
         loadComponent: () => import('./open-points/open-points-page').then((m) => m.OpenPointsPage),
       },
       {
+        path: 'designs',
+        loadComponent: () => import('./designs/designs-page').then((m) => m.DesignsPage),
+      },
+      {
         path: 'photos',
         loadComponent: () => import('./photos/photos-page').then((m) => m.PhotosPage),
       },

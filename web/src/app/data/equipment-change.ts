@@ -17,7 +17,7 @@ export class EquipmentChange {
   private readonly evaluations = inject(EvaluationService);
   private readonly session = inject(JobSession);
   /** What was in use when a search had settled last. */
-  private settled: { readonly islandId: string; readonly stack: Stack } | null = null;
+  private settled: { readonly place: string; readonly stack: Stack } | null = null;
 
   /** Until it is dismissed, undone, or somebody chooses. */
   readonly changed = signal<ChangedEquipment | null>(null);
@@ -29,6 +29,8 @@ export class EquipmentChange {
       untracked(() => {
         const { selected, selectedBy, island } = evaluation;
         const islandId = island?.id ?? '';
+        // Another design, or another source, has units of its own.
+        const place = `${this.session.designId()}/${islandId}`;
         if (selectedBy === 'user' || !selected || evaluation.context.backupSet.length === 0) {
           this.settled = null;
           this.changed.set(null);
@@ -36,8 +38,8 @@ export class EquipmentChange {
         }
         const { stack } = selected;
         const before = this.settled;
-        this.settled = { islandId, stack };
-        if (before?.islandId !== islandId) {
+        this.settled = { place, stack };
+        if (before?.place !== place) {
           this.changed.set(null);
           return;
         }

@@ -61,6 +61,7 @@ export class JobSession {
   readonly id = signal('');
   readonly job = this.state.job;
   readonly plan = this.state.plan;
+  readonly designId = this.state.designId;
   /** The plan as studies see it: the same as long as nothing changes that one of them reads. */
   readonly studied = computed(() => this.plan(), { equal: sameToStudies });
   readonly undoLabel = this.state.undoLabel;
@@ -108,6 +109,11 @@ export class JobSession {
         );
       }),
     );
+  }
+
+  /** Looks at another design of the job; it changes nothing. */
+  lookAt(designId: string): void {
+    this.state.askedDesignId.set(designId);
   }
 
   /**

@@ -1,6 +1,6 @@
 import { computed, signal } from '@angular/core';
 import type { Plan } from '@levamen/core/design';
-import { changePlan, type Job, mergeJobs, planOf, readChange, settleJob } from '@levamen/core/job';
+import { changePlan, designOf, type Job, mergeJobs, planOf, readChange, settleJob } from '@levamen/core/job';
 import type { Typing } from '../ui/typing';
 import { amend, type CarryOver, type History, record, redo, takeIn, type Merge, undo } from './history';
 
@@ -20,10 +20,17 @@ function problemOf(before: Job, job: Job): string {
 export class JobState {
   readonly history = signal<History<Job> | null>(null);
   readonly job = computed(() => this.history()?.present ?? null);
+  /** The design somebody asked to look at; '' = the chosen one. */
+  readonly askedDesignId = signal('');
+  /** The design that is looked at: edits are its. */
+  readonly designId = computed(() => {
+    const job = this.job();
+    return job ? designOf(job, this.askedDesignId()).id : '';
+  });
   /** The house with the design that is worked on. */
   readonly plan = computed(() => {
     const job = this.job();
-    return job && planOf(job);
+    return job && planOf(job, this.designId());
   });
   readonly undoLabel = computed(() => this.history()?.past.at(-1)?.label ?? '');
   readonly redoLabel = computed(() => this.history()?.future[0]?.label ?? '');
@@ -43,13 +50,14 @@ export class JobState {
   ) {}
 
   begin(history: History<Job> | null): void {
+    this.askedDesignId.set('');
     this.history.set(history);
     this.refusal.set('');
   }
 
   /** See {@link JobSession.edit}. */
   edit(label: string, change: (plan: Plan) => Plan): string {
-    return this.editJob(label, (job) => changePlan(job, change));
+    return this.editJob(label, (job) => changePlan(job, change, this.designId()));
   }
 
   editJob(label: string, change: (job: Job) => Job): string {

@@ -26,6 +26,7 @@ import { WeatherYears } from '../data/weather-years';
 
 import { CommandPalette } from './command-palette';
 import { ConflictDialog } from './conflict-dialog';
+import { DesignMenu } from '../designs/design-menu';
 import { JobName } from './job-name';
 import { HistoryDialog } from './history-dialog';
 import { KeysDialog } from './keys-dialog';
@@ -51,6 +52,7 @@ import { WorkingDrawer } from './working-drawer';
     CommandPalette,
     ConflictDialog,
     HistoryDialog,
+    DesignMenu,
     JobName,
     KeysDialog,
     MarginStrip,

@@ -1,0 +1,131 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { type Season, seasons } from '@levamen/core/nature';
+import type { Plan } from '@levamen/core/design';
+import type { Item } from '@levamen/core/equipment';
+import { type Job, planOf } from '@levamen/core/job';
+import { type OfferTotal, type PriceBook, priceOf } from '@levamen/core/offer';
+import {
+  type Evaluation,
+  evaluatePlan,
+  type FoundStacks,
+  type SeasonOutlook,
+  smallestHolding,
+  withRuntimes,
+} from '@levamen/core/study';
+import type { Simulation } from '@levamen/core/study/details';
+import { EMPTY, Observable, startWith, switchMap } from 'rxjs';
+import { EvaluationService } from '../data/evaluation';
+import { JobSession } from '../data/job-session';
+import { OutageStudies } from '../data/outage-studies';
+import { WeatherYears } from '../data/weather-years';
+
+/** What is known of one design so far. */
+export interface DesignResult {
+  readonly id: string;
+  readonly name: string;
+  readonly plan: Plan;
+  readonly evaluation: Evaluation;
+  /** Outages that begin in each season, simulated; null = not yet. */
+  readonly bySeason: Readonly<Record<Season, SeasonOutlook | null>>;
+  /** null = nothing is priced, or no stack is there. */
+  readonly price: OfferTotal | null;
+}
+
+interface Wish {
+  readonly job: Job;
+  readonly items: readonly Item[];
+  readonly book: PriceBook | null;
+}
+
+const noSeasons: DesignResult['bySeason'] = { winter: null, shoulder: null, summer: null };
+
+/** Works every design of the job out, one after the other, by the same means as the one that is looked at. */
+@Injectable()
+export class DesignResults {
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly studies = inject(OutageStudies);
+  private readonly weather = inject(WeatherYears);
+
+  private readonly wish = computed((): Wish | null => {
+    const job = this.session.job();
+    const items = this.evaluations.items();
+    return job && items.length > 0 && this.weather.year().ready
+      ? { job, items, book: this.evaluations.book() }
+      : null;
+  });
+  readonly results = toSignal(
+    toObservable(this.wish).pipe(switchMap((wish) => (wish ? this.workOut(wish) : EMPTY))),
+    { initialValue: [] as readonly DesignResult[] },
+  );
+
+  private workOut(wish: Wish): Observable<readonly DesignResult[]> {
+    const rough = wish.job.designs.map(({ id, name }): DesignResult => {
+      const plan = planOf(wish.job, id);
+      const evaluation = evaluatePlan(plan, this.evaluations.catalogue());
+      return { id, name, plan, evaluation, bySeason: noSeasons, price: priceIn(wish, plan, evaluation) };
+    });
+    return new Observable<readonly DesignResult[]>((subscriber) => {
+      let results: readonly DesignResult[] = rough;
+      const say = (next: DesignResult): void => {
+        results = results.map((one) => (one.id === next.id ? next : one));
+        subscriber.next(results);
+      };
+      const work = async (): Promise<void> => {
+        for (const one of rough) await this.simulate(wish, one, say, () => subscriber.closed);
+      };
+      // What is rough stays, and says so.
+      work().then(
+        () => subscriber.complete(),
+        () => subscriber.complete(),
+      );
+    }).pipe(startWith(rough));
+  }
+
+  private async simulate(
+    wish: Wish,
+    of: DesignResult,
+    say: (next: DesignResult) => void,
+    isOver: () => boolean,
+  ): Promise<void> {
+    const { plan, evaluation: rough } = of;
+    if (rough.context.backupSet.length === 0 || rough.judged.length === 0) return;
+    const simulation: Simulation = this.studies.simulationOf({
+      plan,
+      islandId: rough.island?.id ?? '',
+      parts: [],
+      weather: this.weather.year().year,
+    });
+    const outlooks = new Map<string, SeasonOutlook>();
+    let found: FoundStacks | null = null;
+    if (rough.selectedBy !== 'user')
+      found = await smallestHolding(rough.judged, ({ parts }) => {
+        if (isOver()) throw new Error('Nobody waits any more');
+        return simulation.holds(plan, parts);
+      });
+    let evaluation = rough;
+    for (let round = 0; round < 6; round += 1) {
+      evaluation = withRuntimes(rough, { outlooks, found });
+      const stack = evaluation.selected?.stack;
+      if (!stack || outlooks.has(stack.name)) break;
+      const outlook = await simulation.outlook(plan, stack.parts);
+      if (outlook) outlooks.set(stack.name, outlook);
+    }
+    let next: DesignResult = { ...of, evaluation, price: priceIn(wish, plan, evaluation) };
+    say(next);
+    const parts = evaluation.selected?.stack.parts;
+    if (!parts) return;
+    for (const season of seasons) {
+      if (isOver()) return;
+      const asked: Plan = { ...plan, brief: { ...plan.brief, designSeason: season } };
+      const outlook = await simulation.outlook(asked, parts);
+      next = { ...next, bySeason: { ...next.bySeason, [season]: outlook } };
+      say(next);
+    }
+  }
+}
+
+function priceIn({ items, book }: Wish, plan: Plan, { island, selected }: Evaluation): OfferTotal | null {
+  return book && island && selected ? priceOf(plan, island, selected.stack, items, book) : null;
+}

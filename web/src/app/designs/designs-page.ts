@@ -1,0 +1,180 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { nameSchema, quantityText } from '@levamen/core/base';
+import { seasons } from '@levamen/core/nature';
+import { laneOfCircuits, type Plan } from '@levamen/core/design';
+import { chooseDesign, copyDesign, maxDesigns, removeDesign, renameDesign } from '@levamen/core/job';
+import type { Margin, SeasonOutlook, Verdict } from '@levamen/core/study';
+import { Button } from 'primeng/button';
+import { EvaluationService } from '../data/evaluation';
+import { JobSession } from '../data/job-session';
+import { moneyText } from '../ui/money-text';
+import { seasonLabels } from '../ui/season-labels';
+import { TextField } from '../ui/text-field';
+import { VerdictMark } from '../ui/verdict-mark';
+import { type DesignResult, DesignResults } from './design-results';
+
+interface Cell {
+  readonly text: string;
+  readonly verdict: Verdict | null;
+  /** Not simulated yet. */
+  readonly rough: boolean;
+  /** It differs from the design before. */
+  readonly differs: boolean;
+}
+
+interface Row {
+  readonly label: string;
+  readonly cells: readonly Cell[];
+}
+
+interface Group {
+  readonly label: string;
+  readonly rows: readonly Row[];
+}
+
+type Said = Omit<Cell, 'differs'>;
+const said = (text: string): Said => ({ text, verdict: null, rough: false });
+const later: Said = { text: '…', verdict: null, rough: true };
+
+/** The designs of a job beside each other: what each is made of, what it does, what it costs. */
+@Component({
+  selector: 'lv-designs-page',
+  imports: [Button, TextField, VerdictMark],
+  providers: [DesignResults],
+  templateUrl: './designs-page.html',
+  styleUrl: './designs-page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DesignsPage {
+  protected readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly router = inject(Router);
+  private readonly results = inject(DesignResults).results;
+  private readonly units = this.evaluations.units;
+
+  protected readonly name = nameSchema(80);
+  protected readonly heads = computed(() => {
+    const job = this.session.job();
+    const lookedAt = this.session.designId();
+    return (job?.designs ?? []).map(({ id, name }) => ({
+      id,
+      name,
+      isChosen: id === job!.chosenDesignId,
+      isLookedAt: id === lookedAt,
+    }));
+  });
+  protected readonly isFull = computed(() => this.heads().length >= maxDesigns);
+  protected readonly groups = computed((): Group[] => {
+    const results = this.results();
+    if (results.length === 0) return [];
+    const row = (label: string, of: (one: DesignResult) => Said): Row => {
+      const cells = results.map(of);
+      return {
+        label,
+        cells: cells.map((cell, index) => ({
+          ...cell,
+          differs: index > 0 && !cell.rough && cell.text !== cells[index - 1]!.text,
+        })),
+      };
+    };
+    const margins = results[0]!.evaluation.margins.map(({ key, label }) =>
+      row(label, ({ evaluation }) => marginCell(evaluation.margins.find((margin) => margin.key === key))),
+    );
+    return [
+      {
+        label: 'Made of',
+        rows: [
+          row('Units', ({ evaluation }) => said(evaluation.selected?.stack.name ?? 'none')),
+          row('Chosen by', ({ evaluation }) =>
+            said(evaluation.selectedBy === 'user' ? 'somebody' : 'the search'),
+          ),
+          row('Battery', ({ evaluation }) => this.quantity(evaluation.selected?.stack.nameplateWh, 'Wh')),
+          row('Inverters', ({ evaluation }) => this.quantity(evaluation.selected?.stack.continuousVA, 'VA')),
+          row('Solar', ({ plan }) =>
+            this.quantity(
+              plan.sources.arrays.reduce((sum, { ratedW }) => sum + ratedW, 0),
+              'W',
+            ),
+          ),
+          row('Generator', ({ plan }) => said(generatorText(plan))),
+          row('Circuits that stay on', ({ plan }) => said(String(circuitsIn(plan, 'on')))),
+          row('Shed by a device', ({ plan }) => said(String(circuitsIn(plan, 'auto')))),
+        ],
+      },
+      { label: 'Margins', rows: margins },
+      {
+        label: 'Hours that 19 of 20 outages reach, and chance to get through what is required',
+        rows: seasons.map((season) =>
+          row(seasonLabels[season], ({ bySeason }) => this.outlookCell(bySeason[season])),
+        ),
+      },
+      {
+        label: 'Price',
+        rows: [
+          row('With fees and taxes', ({ price }) =>
+            said(price ? moneyText(price.gross, price.currency) : 'not priced'),
+          ),
+          row('After incentives', ({ price }) =>
+            said(price ? moneyText(price.afterIncentives, price.currency) : '–'),
+          ),
+          row('Without a price', ({ price }) => said(price?.missing.join(', ') || '–')),
+        ],
+      },
+    ];
+  });
+
+  protected copy(id: string): void {
+    const newId = crypto.randomUUID();
+    this.session.editJob('copy of a design', (job) => copyDesign(job, id, newId));
+    this.session.lookAt(newId);
+  }
+
+  protected rename(id: string, name: string): void {
+    this.session.editJob('name of a design', (job) => renameDesign(job, id, name));
+  }
+
+  protected choose(id: string): void {
+    this.session.editJob('choice of a design', (job) => chooseDesign(job, id));
+  }
+
+  protected remove(id: string): void {
+    this.session.editJob('design removed', (job) => removeDesign(job, id));
+  }
+
+  protected open(id: string): void {
+    this.session.lookAt(id);
+    void this.router.navigate(['/jobs', this.session.id(), 'backup']);
+  }
+
+  private quantity(value: number | undefined, unit: 'Wh' | 'VA' | 'W'): Said {
+    return said(value === undefined ? '–' : quantityText(value, unit, this.units()));
+  }
+
+  private outlookCell(outlook: SeasonOutlook | null): Said {
+    if (!outlook) return later;
+    const { nineteenOfTwentyH, followedH, requiredShare } = outlook;
+    const atLeast = nineteenOfTwentyH >= followedH ? '≥ ' : '';
+    const chance = requiredShare >= 1 ? '100 %' : `${(requiredShare * 100).toFixed(1)} %`;
+    return said(`${atLeast}${quantityText(nineteenOfTwentyH, 'h', this.units())}, ${chance}`);
+  }
+}
+
+function marginCell(margin: Margin | undefined): Said {
+  if (!margin) return said('–');
+  const { ratio, rough, verdict } = margin;
+  const used = Number.isFinite(ratio) ? `${rough ? '≈ ' : ''}${Math.round(ratio * 100)} % used` : '';
+  return { text: used, verdict: rough ? null : verdict, rough };
+}
+
+const generatorText = ({ sources: { generator } }: Plan): string =>
+  generator
+    ? `${quantityText(generator.powerW, 'W')}, ${generator.start === 'auto' ? 'starts itself' : 'by hand'}`
+    : 'none';
+
+function circuitsIn(plan: Plan, lane: 'on' | 'auto'): number {
+  const laneOf = laneOfCircuits(plan);
+  return plan.survey.panels
+    .flatMap(({ circuits }) => circuits)
+    .filter(({ use, id }) => use === 'circuit' && laneOf(id).lane === lane).length;
+}
