@@ -1,5 +1,6 @@
 export { applyDifference } from './apply-difference.js';
 export { chooseDesign, copyDesign, removeDesign, renameDesign } from './designs.js';
+export { withDemoDesigns } from './demo-designs.js';
 export { demoJobs } from './demo-jobs.js';
 export { diffJobs, type FieldDifference } from './diff-jobs.js';
 export { valueAt } from './identity.js';

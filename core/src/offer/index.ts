@@ -1,4 +1,6 @@
+export { demoBook, demoItems } from './demo/demo-book.js';
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
+export { moneyDifference } from './prices/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
 export { priceOf } from './prices/price-of.js';
 export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';

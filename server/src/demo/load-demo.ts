@@ -1,8 +1,10 @@
 import { houseZone } from '@levamen/core/house';
 import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
-import { demoJobs, type Job } from '@levamen/core/job';
+import { demoJobs, type Job, withDemoDesigns } from '@levamen/core/job';
+import { demoBook, demoItems } from '@levamen/core/offer';
 import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
+import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';
 import { ReadingStore } from '../readings/reading-store.js';
@@ -15,11 +17,29 @@ const readingsName = 'Circuit monitor, one year';
 /** Loads the demo jobs that are not there yet; what somebody changed or deleted stays as it is. */
 export async function loadDemo(source: DataSource): Promise<void> {
   const store = new JobStore(source, defaultWorkspaceId);
+  const equipment = await demoEquipment(source);
   for (const [index, { id, job }] of demoJobs.entries()) {
     if (await source.manager.existsBy(JobEntity, { id })) continue;
-    const saved = await store.create(job, who, 'job created', { id });
+    const designed = { ...withDemoDesigns(job), equipmentList: { ...equipment, kept: [] } };
+    const saved = await store.create(designed, who, 'job created', { id });
     if (index === 0) await addReadings(source, store, id, saved.revision);
   }
+}
+
+/** The list of the invented company, entered once; what somebody changed in it stays. */
+async function demoEquipment(source: DataSource): Promise<{ workspaceId: string; revision: number }> {
+  const store = new EquipmentStore(source, defaultWorkspaceId);
+  const { workspaceId, revision } = (await store.read())!;
+  if (revision > 0) return { workspaceId, revision: 1 };
+  const change = {
+    baseRevision: 0,
+    changeId: crypto.randomUUID(),
+    said: 'Equipment and prices of the demo',
+    put: [...demoItems],
+    remove: [],
+    book: demoBook,
+  };
+  return { workspaceId, revision: (await store.change(change, who)).revision };
 }
 
 /** The first demo job has a year of readings. */

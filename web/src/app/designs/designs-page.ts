@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { nameSchema, quantityText } from '@levamen/core/base';
+import { type Figure, nameList, nameSchema, quantityText } from '@levamen/core/base';
 import { seasons } from '@levamen/core/nature';
-import { laneOfCircuits, type Plan } from '@levamen/core/design';
+import { laneOfCircuits, type Plan, schoolFacts } from '@levamen/core/design';
 import { chooseDesign, copyDesign, maxDesigns, removeDesign, renameDesign } from '@levamen/core/job';
+import { moneyDifference } from '@levamen/core/offer';
 import type { Margin, SeasonOutlook, Verdict } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
+import { FigureButton } from '../ui/figure-button';
 import { moneyText } from '../ui/money-text';
 import { seasonLabels } from '../ui/season-labels';
 import { TextField } from '../ui/text-field';
@@ -16,6 +18,8 @@ import { type DesignResult, DesignResults } from './design-results';
 
 interface Cell {
   readonly text: string;
+  /** Demand and limit, each opening to its working; null = the text says all. */
+  readonly figures: readonly [Figure, Figure] | null;
   readonly verdict: Verdict | null;
   /** Not simulated yet. */
   readonly rough: boolean;
@@ -34,13 +38,13 @@ interface Group {
 }
 
 type Said = Omit<Cell, 'differs'>;
-const said = (text: string): Said => ({ text, verdict: null, rough: false });
-const later: Said = { text: '…', verdict: null, rough: true };
+const said = (text: string): Said => ({ text, figures: null, verdict: null, rough: false });
+const later: Said = { text: '…', figures: null, verdict: null, rough: true };
 
 /** The designs of a job beside each other: what each is made of, what it does, what it costs. */
 @Component({
   selector: 'lv-designs-page',
-  imports: [Button, TextField, VerdictMark],
+  imports: [Button, FigureButton, TextField, VerdictMark],
   providers: [DesignResults],
   templateUrl: './designs-page.html',
   styleUrl: './designs-page.css',
@@ -51,7 +55,7 @@ export class DesignsPage {
   private readonly evaluations = inject(EvaluationService);
   private readonly router = inject(Router);
   private readonly results = inject(DesignResults).results;
-  private readonly units = this.evaluations.units;
+  protected readonly units = this.evaluations.units;
 
   protected readonly name = nameSchema(80);
   protected readonly heads = computed(() => {
@@ -97,6 +101,7 @@ export class DesignsPage {
               'W',
             ),
           ),
+          row('How it is backed up', ({ plan }) => said(schoolText(plan))),
           row('Generator', ({ plan }) => said(generatorText(plan))),
           row('Circuits that stay on', ({ plan }) => said(String(circuitsIn(plan, 'on')))),
           row('Shed by a device', ({ plan }) => said(String(circuitsIn(plan, 'auto')))),
@@ -118,6 +123,17 @@ export class DesignsPage {
           row('After incentives', ({ price }) =>
             said(price ? moneyText(price.afterIncentives, price.currency) : '–'),
           ),
+          {
+            label: 'More than the one before',
+            cells: results.map(({ price }, index) => {
+              const before = results[index - 1]?.price ?? null;
+              const more = price && before ? moneyDifference(before, price) : null;
+              return {
+                ...said(more === null || !price ? '–' : moneyText(more, price.currency)),
+                differs: false,
+              };
+            }),
+          },
           row('Without a price', ({ price }) => said(price?.missing.join(', ') || '–')),
         ],
       },
@@ -162,10 +178,15 @@ export class DesignsPage {
 
 function marginCell(margin: Margin | undefined): Said {
   if (!margin) return said('–');
-  const { ratio, rough, verdict } = margin;
-  const used = Number.isFinite(ratio) ? `${rough ? '≈ ' : ''}${Math.round(ratio * 100)} % used` : '';
-  return { text: used, verdict: rough ? null : verdict, rough };
+  const { ratio, rough, verdict, demand, limit } = margin;
+  const text = Number.isFinite(ratio) ? String(Math.round(ratio * 1000)) : 'not yet known';
+  return { text, figures: [demand, limit], verdict: rough ? null : verdict, rough };
 }
+
+const schoolText = ({ backup }: Plan): string => {
+  const words = backup.services.map(({ school }) => (school ? schoolFacts[school].label : 'not said yet'));
+  return nameList([...new Set(words)]) || 'not said yet';
+};
 
 const generatorText = ({ sources: { generator } }: Plan): string =>
   generator

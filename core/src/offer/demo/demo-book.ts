@@ -1,0 +1,140 @@
+import { type Item, itemSchema } from '../../equipment/index.js';
+import { emptyHead } from '../../equipment/details.js';
+import { emptyPriceBook, type PriceBook } from '../prices/price-book.schema.js';
+
+const item = (id: string, name: string, of: object): Item =>
+  itemSchema.parse({ ...emptyHead, line: 'Demo', id, name, ...of });
+
+/** What the invented company of the demo sells beside the sample line. */
+export const demoItems: readonly Item[] = [
+  item('bramble-63', 'Bramble 63', {
+    kind: 'isolating-device',
+    summary: 'Contactor for an island of one service',
+    massKg: 2.6,
+    ratings: {
+      form: 'contactor',
+      ratedA: 63,
+      poles: 4,
+      automatic: true,
+      switchGapMs: 27,
+      bypass: false,
+      solarPortA: null,
+      generatorPortA: null,
+      loadPortA: null,
+      interruptsA: 10_000,
+    },
+  }),
+  item('bramble-190', 'Bramble 190', {
+    kind: 'isolating-device',
+    summary: 'Contactor ahead of a whole service',
+    massKg: 7.9,
+    ratings: {
+      form: 'contactor',
+      ratedA: 190,
+      poles: 2,
+      automatic: true,
+      switchGapMs: 33,
+      bypass: true,
+      solarPortA: null,
+      generatorPortA: null,
+      loadPortA: null,
+      interruptsA: 22_000,
+    },
+  }),
+  item('hazel-panel', 'Hazel panel', {
+    kind: 'panel',
+    summary: 'Loads panel of 24 spaces',
+    massKg: 9.4,
+    ratings: { spaces: 24, busA: 125, mainA: null, family: null, tandemSpaces: 8 },
+  }),
+  item('clary-12', 'Clary 12', {
+    kind: 'load-controller',
+    summary: 'Sheds twelve circuits by relays',
+    massKg: 4.3,
+    ratings: { circuits: 12, circuitA: 27, responseS: 0.6, responseVA: 9 },
+  }),
+];
+
+/** Net prices of the invented suppliers; orders of size of the trade, no source. */
+const northern: readonly (readonly [itemId: string, net: string])[] = [
+  ['madder-47', '9850'],
+  ['madder-pack', '6240'],
+  ['woad-93', '6900'],
+  ['woad-module', '3180'],
+  ['yarrow-79', '17400'],
+  ['yarrow-pack', '13900'],
+  ['teasel-56', '4300'],
+  ['teasel-bank', '5600'],
+  ['sorrel-34', '6150'],
+  ['sorrel-pack', '4380'],
+  ['weld-57', '3900'],
+  ['weld-module', '2460'],
+  ['bracken-96', '6480'],
+  ['bracken-141', '8720'],
+  ['bracken-module', '3690'],
+];
+const fittings: readonly (readonly [itemId: string, net: string])[] = [
+  ['bramble-63', '640'],
+  ['bramble-190', '1980'],
+  ['hazel-panel', '385'],
+  ['clary-12', '2450'],
+];
+const pricesOf = (list: typeof northern) => list.map(([itemId, net]) => ({ itemId, net }));
+
+/** The prices of the demo; the company, its suppliers and the grant are invented. */
+export const demoBook: PriceBook = {
+  ...emptyPriceBook('CAD'),
+  lists: [
+    {
+      id: 'northern',
+      supplier: 'Northern Storage Supply (invented)',
+      dated: '2026-10-01',
+      discount: 0.12,
+      delivery: '420',
+      deliveryFreeFrom: '60000',
+      leadDays: 21,
+      prices: pricesOf(northern),
+    },
+    {
+      id: 'fittings',
+      supplier: 'Quay Fittings (invented)',
+      dated: '2026-09-15',
+      discount: 0.3,
+      delivery: '60',
+      deliveryFreeFrom: '1500',
+      leadDays: 5,
+      prices: pricesOf(fittings),
+    },
+  ],
+  hourlyRate: '105',
+  labour: [
+    { task: 'unit-hung', hours: 3.5 },
+    { task: 'device-mounted', hours: 3 },
+    { task: 'panel-set', hours: 5 },
+    { task: 'circuit-moved', hours: 0.6 },
+    { task: 'circuit-controlled', hours: 0.4 },
+    { task: 'wire-metre', hours: 0.4 },
+    { task: 'commissioning', hours: 6 },
+  ],
+  wirePerM: '34',
+  fees: [{ id: 'permit', name: 'Permit and inspection', amount: '380' }],
+  taxes: [{ id: 'sales', name: 'Sales tax', rate: 0.15, on: ['goods', 'labour', 'fees'] }],
+  contingency: 0.04,
+  profit: { kind: 'markup', share: 0.22 },
+  incentives: [
+    {
+      id: 'grant',
+      name: 'Storage grant (invented)',
+      who: 'the owner of the house',
+      by: {
+        kind: 'energy',
+        steps: [
+          { upToKWh: 20, perKWh: '220' },
+          { upToKWh: null, perKWh: '60' },
+        ],
+      },
+      cap: '5000',
+      leastKWh: 5,
+    },
+  ],
+};
