@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { passesAxe } from './axe';
-import { Bench } from './bench';
+import type { Bench } from './bench';
 import { copyOfTheFarm } from './farm-copy';
 
 test('designs stand beside each other, are copied, named and chosen; edits are those of the one that is looked at', async ({

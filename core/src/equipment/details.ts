@@ -14,7 +14,7 @@ export { headFields } from './items/item.schema.js';
 export { bodyFields, identityFields, temperatureFields, warrantyFields } from './items/item-head.js';
 export { itemJsonSchema } from './items/item-json-schema.js';
 export { type ListProblem, listProblems } from './items/list-problems.js';
-export { fieldHeading, fieldsOfKind, type ItemField } from './tables/item-columns.js';
+export { fieldHeading, fieldsOfKind, type ItemField } from './items/item-columns.js';
 export { itemTable } from './tables/item-table.js';
 export {
   type CellProblem,

@@ -1,8 +1,8 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
-export { moneyDifference } from './prices/money-difference.js';
+export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
-export { priceOf } from './prices/price-of.js';
+export { priceOf } from './total/price-of.js';
 export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';
 export {
   lowestPrices,
@@ -12,7 +12,7 @@ export {
   type OfferLine,
   type OfferTotal,
   offerTotal,
-} from './prices/offer-total.js';
+} from './total/offer-total.js';
 export {
   emptyPriceBook,
   type Incentive,

@@ -5,10 +5,20 @@ import { itemTable, readItemTable } from '@levamen/core/equipment/details';
 import { type EquipmentList, equipmentListSchema, xlsxType } from '@levamen/core/api';
 import papaparse from 'papaparse';
 import pg from 'pg';
-import { emptyPriceBook } from '@levamen/core/offer';
+import { demoItems, emptyPriceBook } from '@levamen/core/offer';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { companyItems } from '../../../core/src/equipment/testing/company-items.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
+
+/** The sample line under names of its own, and fittings. */
+const companyItems: readonly Item[] = [
+  ...sampleLine.map((item): Item => ({
+    ...item,
+    id: `own-${item.id}`,
+    name: `Own ${item.name}`,
+    goesWith: item.goesWith.map((link) => ({ ...link, itemId: `own-${link.itemId}` })),
+  })),
+  ...demoItems,
+];
 
 let test: TestApp;
 beforeAll(async () => {
@@ -39,13 +49,13 @@ describe('the company’s equipment', () => {
     expect(byId((await read()).items)).toEqual(byId(companyItems));
     const [first] = companyItems as [Item];
     const heavier = { ...first, massKg: 150 };
-    await change({ put: [heavier], remove: ['yew-former'], sampleHidden: true, said: 'Weighed' }, 1).expect(
+    await change({ put: [heavier], remove: ['clary-12'], sampleHidden: true, said: 'Weighed' }, 1).expect(
       200,
     );
     const now = await read();
     expect(now).toMatchObject({ revision: 2, latest: 2, sampleHidden: true });
     expect(now.items.find(({ id }) => id === first.id)).toEqual(heavier);
-    expect(now.items.some(({ id }) => id === 'yew-former')).toBe(false);
+    expect(now.items.some(({ id }) => id === 'clary-12')).toBe(false);
     const then = await read('?revision=1');
     expect(then).toMatchObject({ revision: 1, latest: 2, sampleHidden: false });
     expect(byId(then.items)).toEqual(byId(companyItems));
@@ -55,7 +65,7 @@ describe('the company’s equipment', () => {
     ]);
     const { body: history } = await test.agent.get(`/api/equipment/items/${first.id}/history`).expect(200);
     expect((history as { item: Item }[]).map(({ item }) => item.massKg)).toEqual([150, first.massKg]);
-    const { body: gone } = await test.agent.get('/api/equipment/items/yew-former/history').expect(200);
+    const { body: gone } = await test.agent.get('/api/equipment/items/clary-12/history').expect(200);
     expect((gone as { item: Item | null }[])[0]!.item).toBeNull();
   });
 
@@ -92,7 +102,7 @@ describe('the company’s equipment', () => {
     expect(await detail({ put: [{ ...first, id: 'new', name: second.name }] })).toContain('another name');
     expect(await detail({ put: [{ ...first, id: sampleLine[0]!.id }] })).toContain('there twice');
     expect(await detail({ put: [{ ...first, massKg: -3 }] }, 400)).toContain('Correct the fields');
-    expect(await detail({ put: [], remove: ['clover-pack'] })).toContain('names “clover-pack”');
+    expect(await detail({ put: [], remove: ['own-madder-pack'] })).toContain('names “own-madder-pack”');
     expect((await read()).revision).toBe(revision);
   });
 

@@ -1,5 +1,5 @@
 import { readFieldText } from '../../base/index.js';
-import { fieldsOfKind } from '../tables/item-columns.js';
+import { fieldsOfKind } from './item-columns.js';
 import { emptyHead } from './empty-item.js';
 import { type Item, itemSchema } from './item.schema.js';
 import { type Doubt, itemDoubts } from './item-doubts.js';

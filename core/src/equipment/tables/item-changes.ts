@@ -1,7 +1,7 @@
 import { fieldFacts, fieldScale, fieldText } from '../../base/index.js';
 import type * as z from 'zod';
 import type { Item } from '../items/item.schema.js';
-import { fieldsOfKind, linkHeadings } from './item-columns.js';
+import { fieldsOfKind, linkHeadings } from '../items/item-columns.js';
 import { goesWithText, needsText } from './link-text.js';
 
 /** A field of an item that differs between two states of it. */

@@ -1,7 +1,7 @@
 import { fieldText } from '../../base/index.js';
 import type { Item } from '../items/item.schema.js';
 import { itemKinds } from '../items/item-kinds.js';
-import { fieldHeading, fieldsOfKind, itemHeadings, linkHeadings } from './item-columns.js';
+import { fieldHeading, fieldsOfKind, itemHeadings, linkHeadings } from '../items/item-columns.js';
 import { goesWithText, needsText, sourcesText } from './link-text.js';
 
 /** Words of the column that says whether an item is still offered. */

@@ -4,7 +4,7 @@ import { fieldFacts } from '../../base/index.js';
 import { sampleLine } from '../sample/sample-line.js';
 import { companyItems } from '../testing/company-items.js';
 import { itemKindNames } from '../items/item-kinds.js';
-import { fieldsOfKind } from './item-columns.js';
+import { fieldsOfKind } from '../items/item-columns.js';
 import { itemTable } from './item-table.js';
 import { identifierOf, readItemTable } from './read-item-table.js';
 import { readPastedSheet } from './read-pasted-sheet.js';

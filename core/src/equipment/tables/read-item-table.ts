@@ -4,7 +4,7 @@ import { type Item, itemSchema } from '../items/item.schema.js';
 import { itemDoubts } from '../items/item-doubts.js';
 import { type ItemKind, itemKindNames, itemKinds } from '../items/item-kinds.js';
 import { emptyHead } from '../items/empty-item.js';
-import { fieldsOfKind, type ItemField, linkHeadings } from './item-columns.js';
+import { fieldsOfKind, type ItemField, linkHeadings } from '../items/item-columns.js';
 import { offeredWords } from './item-table.js';
 import { readGoesWith, readNeeds, readSources } from './link-text.js';
 

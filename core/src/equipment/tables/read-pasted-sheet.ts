@@ -1,6 +1,6 @@
 import { fieldFacts, readFieldText } from '../../base/index.js';
 import type { ItemKind } from '../items/item-kinds.js';
-import { fieldsOfKind, type ItemField } from './item-columns.js';
+import { fieldsOfKind, type ItemField } from '../items/item-columns.js';
 
 /** What data sheets call a field, beside its own label; in plain lower case (common practice, no source). */
 const otherNames: Readonly<Record<string, readonly string[]>> = {

@@ -1,7 +1,7 @@
 import { Big } from 'big.js';
 import type { PartsList } from '../parts/parts-of.js';
-import type { Decimal } from './decimal.js';
-import { type Incentive, type PriceBook, type PriceList, taskLabels } from './price-book.schema.js';
+import type { Decimal } from '../prices/decimal.js';
+import { type Incentive, type PriceBook, type PriceList, taskLabels } from '../prices/price-book.schema.js';
 
 export const offerGroups = [
   'goods',

@@ -1,7 +1,7 @@
 import { fieldFacts, fieldScale } from '../../base/index.js';
 import type * as z from 'zod';
-import { headFields } from '../items/item.schema.js';
-import { type ItemKind, itemKindNames, itemKinds } from '../items/item-kinds.js';
+import { headFields } from './item.schema.js';
+import { type ItemKind, itemKindNames, itemKinds } from './item-kinds.js';
 
 /** A field of an item: where it stands, and its schema. */
 export interface ItemField {

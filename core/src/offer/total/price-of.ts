@@ -3,7 +3,7 @@ import type { Item, Stack } from '../../equipment/index.js';
 import type { Island, Plan } from '../../design/index.js';
 import { partsOf } from '../parts/parts-of.js';
 import { lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
-import type { PriceBook } from './price-book.schema.js';
+import type { PriceBook } from '../prices/price-book.schema.js';
 
 /**
  * What a design costs for one island, with a stack.

@@ -2,9 +2,14 @@ import { Big } from 'big.js';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PartsList } from '../parts/parts-of.js';
-import { readDecimal } from './decimal.js';
+import { readDecimal } from '../prices/decimal.js';
 import { incentiveOf, lowestPrices, minorPlaces, offerTotal } from './offer-total.js';
-import { emptyPriceBook, type Incentive, type PriceBook, priceBookSchema } from './price-book.schema.js';
+import {
+  emptyPriceBook,
+  type Incentive,
+  type PriceBook,
+  priceBookSchema,
+} from '../prices/price-book.schema.js';
 
 const list = (prices: PriceBook['lists'][number]['prices'], change: object = {}) => ({
   id: 'one',
