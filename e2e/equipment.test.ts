@@ -70,6 +70,11 @@ test('a company enters its equipment, designs with it, and a job says what a new
   await choose(page, 'Add what goes with it', 'Tansy pack (expansion pack)');
   await field(page, 'At most').fill('2');
   await field(page, 'At most').press('Enter');
+  await choose(page, 'Add a value from elsewhere', 'Transfer gap');
+  await page
+    .getByRole('group', { name: 'Where it was read' })
+    .getByRole('textbox')
+    .fill('letter of the maker');
   await passesAxe(page);
   await save(page).click();
   // The demo has a list of its own.

@@ -34,22 +34,9 @@ await shoot('brief');
 const stage = (name) => page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
 const part = (name) => page.getByRole('button', { name, exact: true }).first().click();
 await stage('Usage');
-await page.locator('lv-bills-card svg').waitFor();
-await shoot('bills');
 await part('Meter data');
 await page.locator('lv-usage-charts svg').first().waitFor();
 await shoot('usage');
-await part('Live');
-await part('Read it live');
-await page.getByRole('rowheader', { name: 'Well pump' }).waitFor();
-await page.getByRole('combobox', { name: 'Load' }).click();
-await page.getByRole('option', { name: /^Sump pump/ }).click();
-await page.waitForTimeout(4000);
-await part('Begin');
-await part('Switch it on in the simulated house');
-await page.getByRole('button', { name: 'Take as measured' }).waitFor();
-await shoot('live');
-await part('End without taking');
 await stage('Panels');
 await page.locator('td[data-space="5"]').click();
 await part('Legs');
@@ -94,13 +81,13 @@ await page.getByRole('button', { name: /Begin$/ }).click();
 await page.waitForTimeout(2500);
 await page.getByRole('button', { name: /Pause$/ }).click();
 await shoot('drill');
-await page.locator('[data-margin=runtime]').click();
+await page.getByRole('link', { name: /^Designs of this job/ }).click();
 await page
-  .locator('lv-working-drawer dl div', { hasText: /^Runtime, simulated/ })
-  .getByRole('button')
-  .click();
-await shoot('working');
-await page.keyboard.press('Escape');
+  .getByRole('row', { name: /^Summer/ })
+  .getByText('72 h')
+  .last()
+  .waitFor({ timeout: 60_000 });
+await shoot('designs');
 await open('Row house by the vineyard', 'Sources');
 await page.getByRole('button', { name: 'Dark scheme' }).click();
 await shoot('sources-dark');
@@ -109,6 +96,13 @@ await open('Farmhouse above the harbour', 'Brief');
 await page.getByRole('link', { name: 'Open points' }).click();
 await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();
 await shoot('open-points');
+await page.goto(`${url}/equipment`);
+await page.getByRole('button', { name: 'Bramble 190' }).waitFor();
+await page.getByRole('button', { name: 'Woad 93' }).click();
+await shoot('equipment');
+await page.goto(`${url}/equipment/prices`);
+await page.getByText('Northern Storage Supply').first().waitFor();
+await shoot('prices');
 await page.goto(`${url}/quick`);
 for (const name of ['Well pump, ¾ hp', 'Gas boiler', 'Central air'])
   await page.getByText(name).first().click();

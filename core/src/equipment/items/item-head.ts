@@ -111,4 +111,9 @@ export const needSchema = z.strictObject({
 export type Need = z.infer<typeof needSchema>;
 
 /** Where a rating was read, if not in the data sheet. */
-export const ratingSourceSchema = z.strictObject({ field: idSchema, source: lineSchema(200) });
+export const ratingSourceSchema = z.strictObject({
+  field: idSchema,
+  source: lineSchema(200)
+    .min(1, 'Say where it was read')
+    .regex(/^[^;]*$/, 'Use a comma instead of a semicolon'),
+});

@@ -20,7 +20,7 @@ export const needsText = (needs: readonly Need[]): string =>
 
 /** Where single ratings were read: "continuousVA: letter of 3 March". */
 export const sourcesText = (sources: Item['sources']): string =>
-  sources.map(({ field, source }) => `${field}: ${source.replaceAll(';', ',')}`).join('; ');
+  sources.map(({ field, source }) => `${field}: ${source}`).join('; ');
 
 type Read<T> = { readonly ok: true; readonly value: T[] } | { readonly ok: false; readonly message: string };
 

@@ -16,6 +16,7 @@ import { ImportItemsDialog } from './import-items-dialog';
 import { ItemForm } from './item-form';
 import { ItemHistoryList } from './item-history';
 import { ItemLinks } from './item-links';
+import { ItemSources } from './item-sources';
 import { ItemSheet } from './item-sheet';
 import { PasteSheetDialog } from './paste-sheet-dialog';
 
@@ -51,6 +52,7 @@ const isDraftOf = (item: Item, draft: ItemDraft): boolean => item.id === draft.i
     ItemHistoryList,
     ItemLinks,
     ItemSheet,
+    ItemSources,
     PasteSheetDialog,
     RouterLink,
   ],
