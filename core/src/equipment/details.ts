@@ -13,6 +13,7 @@ export { type ItemChange, itemChanges } from './tables/item-changes.js';
 export { headFields } from './items/item.schema.js';
 export { bodyFields, identityFields, temperatureFields, warrantyFields } from './items/item-head.js';
 export { itemJsonSchema } from './items/item-json-schema.js';
+export { longestString } from './items/longest-string.js';
 export { type ListProblem, listProblems } from './items/list-problems.js';
 export { fieldHeading, fieldsOfKind, type ItemField } from './items/item-columns.js';
 export { itemTable } from './tables/item-table.js';

@@ -16,6 +16,7 @@ import { ImportItemsDialog } from './import-items-dialog';
 import { ItemForm } from './item-form';
 import { ItemHistoryList } from './item-history';
 import { ItemLinks } from './item-links';
+import { ModuleStrings } from './module-strings';
 import { ItemSources } from './item-sources';
 import { ItemSheet } from './item-sheet';
 import { PasteSheetDialog } from './paste-sheet-dialog';
@@ -53,6 +54,7 @@ const isDraftOf = (item: Item, draft: ItemDraft): boolean => item.id === draft.i
     ItemLinks,
     ItemSheet,
     ItemSources,
+    ModuleStrings,
     PasteSheetDialog,
     RouterLink,
   ],
@@ -119,6 +121,7 @@ export class EquipmentPage {
       name: name === '' ? '' : `${name} (${itemKinds[kind].label.toLowerCase()})`,
     })),
   );
+  protected readonly drafts = computed(() => this.state.listed().map(({ draft }) => draft));
   protected readonly kindLabel = computed(() => {
     const chosen = this.chosen();
     return chosen ? itemKinds[chosen.draft.kind].label : '';
