@@ -74,6 +74,29 @@ describe('tables of items', () => {
     });
   });
 
+  it('are read by what others call the same things', () => {
+    const { items, problems, leftOut } = readItemTable([
+      [
+        'Product',
+        'Kind',
+        'Weight [lb]',
+        'Total energy, kWh',
+        'Usable capacity (kWh)',
+        'Nominal battery voltage (V)',
+        'Chemistry',
+        'RRP',
+      ],
+      ['Pack', 'Battery module', '100', '5.2', '4.9', '51.2', 'lithium', '999'],
+    ]);
+    expect(problems).toEqual([]);
+    expect(leftOut).toEqual(['RRP']);
+    expect(items[0]).toMatchObject({
+      id: 'pack',
+      massKg: 45.359237,
+      ratings: { nameplateWh: 5200, usableWh: 4900, nominalVoltageV: 51.2 },
+    });
+  });
+
   it('name what is wrong by row and column, and keep the good rows', () => {
     const [headings, ...rows] = itemTable(companyItems);
     const column = (name: string) => headings!.indexOf(name);

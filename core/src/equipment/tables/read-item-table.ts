@@ -5,6 +5,7 @@ import { itemDoubts } from '../items/item-doubts.js';
 import { type ItemKind, itemKindNames, itemKinds } from '../items/item-kinds.js';
 import { emptyHead } from '../items/empty-item.js';
 import { fieldsOfKind, type ItemField, linkHeadings } from '../items/item-columns.js';
+import { otherNames } from './other-names.js';
 import { offeredWords } from './item-table.js';
 import { readGoesWith, readNeeds, readSources } from './link-text.js';
 
@@ -51,12 +52,21 @@ const links = new Map<string, keyof typeof linkHeadings>(
   ]),
 );
 
+/** What the fields of any kind are called: in a table of several kinds such a heading means that field, and nothing else. */
+const ownLabels = new Set(
+  itemKindNames.flatMap((kind) =>
+    fieldsOfKind(kind).map(({ schema }) => plain(fieldFacts.get(schema)!.label)),
+  ),
+);
+
 /** The field of a kind a heading means; null = the kind has no such field. */
 function fieldFor({ text, label }: Heading, kind: ItemKind): ItemField | null {
   const fields = fieldsOfKind(kind);
   const named = (name: string): ItemField | undefined =>
     fields.find(({ key, schema }) => plain(fieldFacts.get(schema)!.label) === name || plain(key) === name);
-  return named(plain(text)) ?? named(label) ?? null;
+  const calledElsewhere = (name: string): ItemField | undefined =>
+    ownLabels.has(name) ? undefined : fields.find(({ key }) => otherNames[key]?.includes(name));
+  return named(plain(text)) ?? named(label) ?? calledElsewhere(label) ?? null;
 }
 
 const kindOf = (text: string): ItemKind | null =>
@@ -84,7 +94,10 @@ export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
   const items: Item[] = [];
   const used = new Set<number>();
   const ids = new Set<string>();
-  const isTable = headings.some(({ text, label }) => links.get(plain(text)) === 'kind' || label === 'name');
+  const isTable = headings.some(
+    ({ text, label }) =>
+      links.get(plain(text)) === 'kind' || label === 'name' || otherNames['name']!.includes(label),
+  );
   if (!isTable) {
     const message = 'The first row must name the columns; “Kind” and “Name” are needed.';
     return { items, problems: [{ row: 1, column: '', message }], leftOut: [] };

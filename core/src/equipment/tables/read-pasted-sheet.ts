@@ -1,70 +1,7 @@
 import { fieldFacts, readFieldText } from '../../base/index.js';
 import type { ItemKind } from '../items/item-kinds.js';
+import { otherNames } from './other-names.js';
 import { fieldsOfKind, type ItemField } from '../items/item-columns.js';
-
-/** What data sheets call a field, beside its own label; in plain lower case (common practice, no source). */
-const otherNames: Readonly<Record<string, readonly string[]>> = {
-  continuousVA: [
-    'rated output power',
-    'nominal output power',
-    'rated power',
-    'nominal power',
-    'continuous output power',
-    'max continuous power',
-    'apparent power',
-    'ac output power',
-  ],
-  continuousW: ['active power', 'real power'],
-  perLegVA: ['power per leg', 'per leg', 'single phase output', 'power per phase'],
-  maxParallel: ['units in parallel', 'max units', 'parallel units', 'parallel'],
-  overload: ['surge', 'peak power', 'surge power', 'overload capability'],
-  lockedRotorA: ['lra', 'motor start', 'locked rotor amps', 'locked rotor current'],
-  dischargeEfficiency: ['efficiency', 'max efficiency', 'inverter efficiency', 'discharge efficiency'],
-  chargeEfficiency: ['charging efficiency', 'charger efficiency'],
-  standbyW: [
-    'standby',
-    'idle consumption',
-    'self consumption',
-    'stand-by draw',
-    'tare loss',
-    'no-load consumption',
-  ],
-  transferGapMs: ['transfer time', 'switchover time', 'switching time', 'changeover time'],
-  gridReturnS: ['reconnection time', 'reconnect time'],
-  chargeW: ['max charging power', 'ac charging power', 'charge power', 'charging power'],
-  solarDcW: ['max pv input', 'pv input power', 'dc input power', 'max dc power'],
-  solarAcW: ['ac-coupled solar', 'ac coupled pv', 'max ac-coupled power', 'ac coupling'],
-  solarAcBreakerA: ['solar breaker', 'pv breaker', 'max solar breaker'],
-  nameplateWh: [
-    'total energy',
-    'nominal energy',
-    'rated energy',
-    'energy capacity',
-    'capacity kwh',
-    'energy',
-  ],
-  usableWh: ['usable capacity', 'usable energy', 'available energy'],
-  ratedAh: ['rated capacity', 'nominal capacity', 'capacity'],
-  nominalVoltageV: ['voltage', 'battery voltage', 'nominal battery voltage', 'rated voltage'],
-  dischargePowerW: ['discharge power', 'max discharge power', 'continuous discharge power'],
-  peakPowerW: ['peak discharge power'],
-  batteryChargeW: ['max charge power', 'recommended charge power'],
-  retentionShare: ['retention', 'end of warranty capacity', 'capacity retention'],
-  massKg: ['weight', 'net weight'],
-  hottestC: ['max operating temperature', 'max ambient'],
-  coldestC: ['min operating temperature', 'min ambient'],
-  derateAboveC: ['derating above', 'full power up to', 'derating from'],
-  warrantyYears: ['warranty period'],
-  clearanceMm: ['clearance'],
-  openCircuitV: ['voc', 'open circuit voltage'],
-  shortCircuitA: ['isc', 'short circuit current'],
-  atPeakV: ['vmp', 'vmpp', 'voltage at maximum power'],
-  peakW: ['pmax', 'nominal power', 'rated power', 'maximum power'],
-  voltagePerC: ['temperature coefficient of voc', 'temp. coefficient voc', 'tk voc', 'beta voc'],
-  powerPerC: ['temperature coefficient of pmax', 'temp. coefficient pmax', 'tk pmax', 'gamma pmax'],
-  articleNumber: ['part number', 'model number', 'sku', 'article', 'item number'],
-  name: ['model', 'product', 'type'],
-};
 
 /** What was found for one field. */
 export interface PastedField {
