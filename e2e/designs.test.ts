@@ -96,3 +96,40 @@ test('prices are entered by supplier, pasted, and kept with their revision', asy
   await page.getByRole('button', { name: 'Discard' }).click();
   await expect(price).toHaveValue('9850');
 });
+
+test('the front of price against hours: what each step buys, where it is enough, and a design of each', async ({
+  page,
+}) => {
+  const bench: Bench = await copyOfTheFarm(page, 'Most hours for the money', 'options');
+  const options = page.getByRole('region', { name: 'Most hours for the money' });
+  await expect(options.getByRole('status')).toContainText('passed over', { timeout: 60_000 });
+  await expect(options.getByRole('row').nth(1)).toBeVisible();
+  await options.getByRole('button', { name: 'Stop' }).click();
+  await expect(options.getByRole('status')).toContainText('Stopped');
+  await options.getByRole('button', { name: 'Search' }).click();
+  await expect(options.getByRole('status')).toContainText(
+    /passed over since they cannot be on the front\.$/,
+    {
+      timeout: 100_000,
+    },
+  );
+  // Dearer and longer, line by line.
+  const rows = options.getByRole('row');
+  const numbers = async (column: number): Promise<number[]> =>
+    (await rows.locator(`td:nth-child(${column})`).allTextContents()).map((text) =>
+      Number(text.replace(/[^\d.]/g, '')),
+    );
+  for (const column of [2, 3]) {
+    const values = await numbers(column);
+    expect(values.length).toBeGreaterThan(3);
+    expect(values).toEqual(values.toSorted((a, b) => a - b));
+  }
+  await expect(options).toContainText(/is the cheapest that lasts 28.h/);
+  await passesAxe(page);
+  const enough = rows.filter({ hasText: 'enough' }).first();
+  const name = (await enough.locator('td').first().textContent())!.replace('enough', '').trim();
+  await enough.getByRole('button', { name: 'as a design of its own' }).click();
+  const table = page.getByRole('region', { name: 'Designs beside each other' });
+  await expect(table.getByRole('textbox', { name: 'Name' }).nth(1)).toHaveValue(name);
+  await bench.saved();
+});

@@ -88,10 +88,9 @@ await page
   .last()
   .waitFor({ timeout: 60_000 });
 await shoot('designs');
-await open('Row house by the vineyard', 'Sources');
-await page.getByRole('button', { name: 'Dark scheme' }).click();
-await shoot('sources-dark');
-await page.getByRole('button', { name: 'Light scheme' }).click();
+await stage('Options');
+await page.getByText(/cannot be on the front\.$/).waitFor({ timeout: 120_000 });
+await shoot('options');
 await open('Farmhouse above the harbour', 'Brief');
 await page.getByRole('link', { name: 'Open points' }).click();
 await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();

@@ -1,4 +1,6 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
+export { type FrontPoint, priceFront, type PriceFront } from './front/price-front.js';
+export { type RuledOut, type StackCandidate, stackCandidates } from './front/stack-candidates.js';
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';

@@ -1,6 +1,7 @@
 import { backupStage } from './backup/backup.stage';
 import { briefStage } from './brief/brief.stage';
 import { loadsStage } from './loads/loads.stage';
+import { optionsStage } from './options/options.stage';
 import { outageStage } from './outage/outage.stage';
 import { panelsStage } from './panels/panels.stage';
 import { sourcesStage } from './sources/sources.stage';
@@ -16,4 +17,5 @@ export const stages: readonly Stage[] = [
   backupStage,
   sourcesStage,
   outageStage,
+  optionsStage,
 ];
