@@ -1,16 +1,15 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
 import type { EquipmentRevision } from '@levamen/core/api';
 import { fieldFacts, nameList, type UnitSystem } from '@levamen/core/base';
 import { type Item, type ItemKind, itemKindNames, itemKinds } from '@levamen/core/equipment';
 import { fieldsOfKind, type ItemDraft, itemChanges, newDraft } from '@levamen/core/equipment/details';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { Appearance } from '../data/appearance';
 import { JobsApi } from '../data/jobs-api';
 import { ChoiceField } from '../ui/choice-field';
+import { PlaceHeader } from '../ui/place-header';
 import { EquipmentState, freeIdentifier, type ListedItem, unnamed } from './equipment-state';
 import { ImportItemsDialog } from './import-items-dialog';
 import { ItemForm } from './item-form';
@@ -56,7 +55,7 @@ const isDraftOf = (item: Item, draft: ItemDraft): boolean => item.id === draft.i
     ItemSources,
     ModuleStrings,
     PasteSheetDialog,
-    RouterLink,
+    PlaceHeader,
   ],
   providers: [EquipmentState],
   templateUrl: './equipment-page.html',
@@ -66,7 +65,6 @@ const isDraftOf = (item: Item, draft: ItemDraft): boolean => item.id === draft.i
 export class EquipmentPage {
   protected readonly state = inject(EquipmentState);
   private readonly api = inject(JobsApi);
-  protected readonly appearance = inject(Appearance);
 
   protected readonly search = signal('');
   protected readonly chosenId = signal('');

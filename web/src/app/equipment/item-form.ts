@@ -55,7 +55,7 @@ const mayBeEmpty = (schema: z.ZodType): boolean =>
       </fieldset>
     }
   `,
-  styleUrl: './item-form.css',
+  styleUrls: ['./fieldset.css', './item-form.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ItemForm {

@@ -72,7 +72,7 @@ const goesWithFields = ['least', 'most', 'step', 'per'] as const;
       />
     </fieldset>
   `,
-  styleUrl: './item-links.css',
+  styleUrls: ['./fieldset.css', './item-links.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ItemLinks {

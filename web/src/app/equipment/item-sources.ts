@@ -40,7 +40,7 @@ import { TextField } from '../ui/text-field';
       />
     </fieldset>
   `,
-  styleUrl: './item-links.css',
+  styleUrls: ['./fieldset.css', './item-links.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ItemSources {

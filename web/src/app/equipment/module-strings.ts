@@ -39,7 +39,7 @@ const numberOf = (value: unknown): number | null => (typeof value === 'number' ?
       }
     </fieldset>
   `,
-  styleUrl: './item-links.css',
+  styleUrls: ['./fieldset.css', './item-links.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ModuleStrings {

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
 import { amountSchema } from '@levamen/core/base';
 import { itemKinds } from '@levamen/core/equipment';
 import {
@@ -18,10 +17,10 @@ import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
-import { Appearance } from '../data/appearance';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { AmountField } from '../ui/amount-field';
 import { type Choice, ChoiceField } from '../ui/choice-field';
+import { PlaceHeader } from '../ui/place-header';
 import { type Form, formOf } from '../ui/form';
 import { FormField } from '../ui/form-field';
 import { MoneyField } from '../ui/money-field';
@@ -52,8 +51,8 @@ const currencyChoices = ((): readonly Choice<string>[] => {
     FormsModule,
     InputText,
     MoneyField,
-    RouterLink,
     Textarea,
+    PlaceHeader,
   ],
   providers: [PriceState],
   templateUrl: './prices-page.html',
@@ -63,7 +62,6 @@ const currencyChoices = ((): readonly Choice<string>[] => {
 export class PricesPage {
   protected readonly state = inject(PriceState);
   private readonly api = inject(JobsApi);
-  protected readonly appearance = inject(Appearance);
 
   protected readonly currencyChoices = currencyChoices;
   protected readonly supplierFields = supplierFields;

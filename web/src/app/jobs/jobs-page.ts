@@ -9,10 +9,10 @@ import type { SavedJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, from, map, of, switchMap, tap, type Observable } from 'rxjs';
-import { Appearance } from '../data/appearance';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { PhotoSender } from '../photos/photo-sender';
 import { ChoiceField } from '../ui/choice-field';
+import { PlaceHeader } from '../ui/place-header';
 import { supplyChoices } from '../ui/supply-choices';
 import { JobList } from './job-list';
 import { WhoCard } from './who-card';
@@ -23,7 +23,7 @@ const maxFileBytes = 4_000_000;
 /** All jobs: open, start, import; and who works here. */
 @Component({
   selector: 'lv-jobs-page',
-  imports: [Button, ChoiceField, FormsModule, InputText, JobList, RouterLink, WhoCard],
+  imports: [Button, ChoiceField, FormsModule, InputText, JobList, PlaceHeader, RouterLink, WhoCard],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,7 +32,6 @@ export class JobsPage {
   private readonly api = inject(JobsApi);
   private readonly router = inject(Router);
   private readonly photos = inject(PhotoSender);
-  protected readonly appearance = inject(Appearance);
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
   protected readonly error = signal('');

@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Appearance } from '../data/appearance';
+
+/** A place of the program that belongs to no job. */
+interface Place {
+  readonly path: string;
+  readonly name: string;
+}
+
+const places: readonly Place[] = [
+  { path: '/jobs', name: 'Jobs' },
+  { path: '/equipment', name: 'Equipment' },
+  { path: '/equipment/prices', name: 'Prices' },
+];
+
+/** The head of a place that belongs to no job: where one is, and the way to the others. */
+@Component({
+  selector: 'lv-place-header',
+  imports: [Button, RouterLink],
+  template: `
+    <header>
+      <img src="mark.svg" alt="" width="30" height="30" />
+      <h1>{{ heading() }}</h1>
+      <p class="soft">{{ says() }}</p>
+      <ng-content />
+      <nav aria-label="Places">
+        @for (place of places; track place.path) {
+          @if (place.path !== here()) {
+            <a [routerLink]="place.path">{{ place.name }}</a>
+          }
+        }
+      </nav>
+      <p-button
+        [icon]="appearance.dark() ? 'pi pi-sun' : 'pi pi-moon'"
+        [text]="true"
+        [ariaLabel]="appearance.dark() ? 'Light scheme' : 'Dark scheme'"
+        (onClick)="appearance.toggle()"
+      />
+    </header>
+  `,
+  styles: `
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.4rem 0.8rem;
+      padding: 0.7rem 1.4rem;
+      border-bottom: 3px double var(--rule-strong);
+    }
+    p {
+      flex: 1;
+    }
+    nav {
+      display: flex;
+      gap: 1.1rem;
+    }
+    a {
+      padding: 0.2rem 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlaceHeader {
+  readonly heading = input.required<string>();
+  readonly says = input.required<string>();
+  /** The path of the place itself. */
+  readonly here = input.required<string>();
+  protected readonly appearance = inject(Appearance);
+  protected readonly places = places;
+}
