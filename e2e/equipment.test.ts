@@ -78,7 +78,7 @@ test('a company enters its equipment, designs with it, and a job says what a new
   await passesAxe(page);
   await save(page).click();
   // The demo has a list of its own.
-  await expect(page.getByText('revision 2', { exact: true })).toBeVisible();
+  await expect(page.getByText('revision 2', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('Expansion pack', { exact: true })).toBeVisible();
 
   // A job begins with the newest list, and names what the sheet is silent on.
@@ -102,7 +102,7 @@ test('a company enters its equipment, designs with it, and a job says what a new
   await expect(page.getByText('Transfer gap 24 ms → nothing')).toBeVisible();
   await page.getByLabel('Why').fill('the maker withdrew it');
   await save(page).click();
-  await expect(page.getByText('revision 3', { exact: true })).toBeVisible();
+  await expect(page.getByText('revision 3', { exact: true }).first()).toBeVisible();
   await page.getByText('What it was').click();
   await expect(page.getByText('Transfer gap: 24 ms → nothing')).toBeVisible();
   await page.goto(`/jobs/${id}/sources`);

@@ -35,6 +35,11 @@ import { JobSession } from '../data/job-session';
       background: var(--sheet-raised);
       font-size: 0.9rem;
     }
+    @media (max-width: 1100px) {
+      select {
+        max-width: 8rem;
+      }
+    }
     a {
       text-decoration: none;
       font-size: 0.875rem;

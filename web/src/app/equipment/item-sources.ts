@@ -18,7 +18,7 @@ import { TextField } from '../ui/text-field';
       @for (row of rows(); track row.field) {
         <div class="row">
           <lv-text-field
-            [label]="row.label"
+            [label]="'Source of ' + row.label.toLowerCase()"
             [schema]="source"
             [value]="row.source"
             (valueChange)="set(row.field, $event)"
