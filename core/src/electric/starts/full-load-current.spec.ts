@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { singlePhaseMotorsA, threePhaseMotorsA } from './full-load-current.js';
+import { fullLoadCurrentA, singlePhaseMotorsA, threePhaseMotorsA } from './full-load-current.js';
 
 /**
  * NEC Tables 430.248 and 430.250 (recalled) were made from one column: 115 V takes twice the current of 230 V, 200 V 115 % of it,
@@ -36,4 +36,21 @@ it('the current rises with the power, and falls for each horsepower', () => {
       );
     }
   }
+});
+
+it('a motor takes the row it is in, and the larger one between two', () => {
+  // Cells of Tables 430.248 and 430.250 (recalled): 1½ and 7½ hp stand in them, and end their rows.
+  expect(fullLoadCurrentA(1.5, 230)).toBe(10);
+  expect(fullLoadCurrentA(1.51, 230)).toBe(12);
+  expect(fullLoadCurrentA(7.5, 230)).toBe(40);
+  expect(fullLoadCurrentA(7.51, 230)).toBe(50);
+  expect(fullLoadCurrentA(1.5, 230, 3)).toBe(6);
+  expect(fullLoadCurrentA(1.51, 230, 3)).toBe(6.8);
+  expect(fullLoadCurrentA(7.5, 460, 3)).toBe(11);
+  expect(fullLoadCurrentA(7.51, 460, 3)).toBe(14);
+});
+
+it('a column stands for voltages within 8 % of it; beyond, a motor keeps its power', () => {
+  expect(fullLoadCurrentA(1.5, 1.0799 * 230)).toBe(10);
+  expect(fullLoadCurrentA(1.5, 1.0801 * 230)).toBeCloseTo(10 / 1.0801, 9);
 });
