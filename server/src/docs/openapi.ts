@@ -413,6 +413,16 @@ export function openApiDocument(): object {
           responses: { 200: binary('The file'), 404: problem('No such format or revision') },
         },
       },
+      '/api/equipment/prices.{format}': {
+        parameters: [
+          { name: 'format', in: 'path', required: true, schema: { enum: ['csv', 'xlsx'] } },
+          query('revision', { type: 'integer', minimum: 0 }),
+        ],
+        get: {
+          summary: 'Prices by supplier as a file',
+          responses: { 200: binary('The file'), 404: problem('No such format, or nothing has a price') },
+        },
+      },
       '/api/equipment/schema.json': {
         get: { summary: 'JSON Schema of the file', responses: { 200: { description: 'The schema' } } },
       },
