@@ -4,6 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { deflateSync } from 'node:zlib';
 import { encodeMilli } from '@levamen/core/house/details';
 import { demoJobs, newJob } from '@levamen/core/job';
+import { demoBook, demoItems } from '@levamen/core/offer';
 import { xlsxType } from '@levamen/core/api';
 import * as fc from 'fast-check';
 import { pino } from 'pino';
@@ -106,6 +107,23 @@ async function validRequests(): Promise<readonly (() => Promise<Valid>)[]> {
     { method: 'GET', path: '/api/monitor/1/history.csv?fromS=0&toS=9000&intervalS=900' },
     { method: 'GET', path: '/api/monitor/1/live.json' },
     { method: 'PUT', path: '/api/monitor/1/switch', body: { channel: 'Well pump', on: true } },
+    {
+      method: 'PUT',
+      path: '/api/equipment',
+      body: {
+        baseRevision: 0,
+        changeId: '7f1c7c0e-4c0f-4a6e-9f5e-0d5f4c3b2a10',
+        said: 'Entered',
+        put: demoItems,
+        remove: ['nothing'],
+        sampleHidden: false,
+        book: demoBook,
+      },
+    },
+    { method: 'GET', path: '/api/equipment?revision=0' },
+    { method: 'GET', path: '/api/equipment/list.csv?sample=yes' },
+    { method: 'GET', path: '/api/equipment/list.json?revision=0' },
+    { method: 'GET', path: '/api/equipment/items/hazel-panel/history' },
     { method: 'GET', path: '/api/log?before=99&limit=5' },
     { method: 'GET', path: '/api/storage' },
     {
