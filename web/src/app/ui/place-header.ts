@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Appearance } from '../data/appearance';
@@ -7,12 +7,14 @@ import { Appearance } from '../data/appearance';
 interface Place {
   readonly path: string;
   readonly name: string;
+  /** It is only shown from places below this one: the first field of a new job is few Tabs away. */
+  readonly from?: string;
 }
 
 const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
   { path: '/equipment', name: 'Equipment' },
-  { path: '/equipment/prices', name: 'Prices' },
+  { path: '/equipment/prices', name: 'Prices', from: '/equipment' },
 ];
 
 /** The head of a place that belongs to no job: where one is, and the way to the others. */
@@ -26,10 +28,8 @@ const places: readonly Place[] = [
       <p class="soft">{{ says() }}</p>
       <ng-content />
       <nav aria-label="Places">
-        @for (place of places; track place.path) {
-          @if (place.path !== here()) {
-            <a [routerLink]="place.path">{{ place.name }}</a>
-          }
+        @for (place of others(); track place.path) {
+          <a [routerLink]="place.path">{{ place.name }}</a>
         }
       </nav>
       <p-button
@@ -68,5 +68,7 @@ export class PlaceHeader {
   /** The path of the place itself. */
   readonly here = input.required<string>();
   protected readonly appearance = inject(Appearance);
-  protected readonly places = places;
+  protected readonly others = computed(() =>
+    places.filter(({ path, from = '' }) => path !== this.here() && this.here().startsWith(from)),
+  );
 }
