@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { dialogPassesAxe, passesAxe } from './axe';
 import { Bench } from './bench';
+import { farmDocument } from './farm-copy';
 
 /** A data sheet as it is copied from one; the unit is invented. */
 const sheet = `Nominal output power\t7.3 kVA
@@ -134,12 +135,7 @@ test('a company enters its equipment, designs with it, and a job says what a new
 
 /** The farmhouse as a new job. */
 async function sampleJob(page: Page): Promise<object> {
-  const query = `/api/jobs?search=${encodeURIComponent('Farmhouse above the harbour')}`;
-  const { rows } = (await (await page.request.get(query)).json()) as { rows: { id: string; name: string }[] };
-  const farm = rows.find(({ name }) => name === 'Farmhouse above the harbour')!;
-  const { document } = (await (await page.request.get(`/api/jobs/${farm.id}`)).json()) as {
-    document: object;
-  };
+  const document = await farmDocument(page);
   // A new job: of no list yet.
   const equipmentList = { workspaceId: null, revision: 0, kept: [] };
   return { ...document, equipmentList, name: 'Designed with the list' };

@@ -43,6 +43,14 @@ export function fieldText(schema: z.ZodType, value: unknown): string {
   return String(value);
 }
 
+/** What a field holds as it is read: with its unit. '' where nothing is said. */
+export function shownFieldText(schema: z.ZodType, value: unknown): string {
+  const text = fieldText(schema, value);
+  const { unit, choices } = factsOf(schema);
+  if (text === '' || unit === undefined || choices) return text;
+  return `${text} ${fieldScale(unit, 'metric').unit}`.trim();
+}
+
 const factsOf = (schema: z.ZodType): FieldFacts => {
   const facts = fieldFacts.get(schema);
   if (!facts) throw new Error('This field has no label');

@@ -1,6 +1,6 @@
 export { amountSchema, countSchema } from './amount.schema.js';
 export { field, fieldFacts, type FieldFacts, type FieldUnit } from './field.js';
-export { fieldText, type ReadField, readFieldText } from './field-text.js';
+export { fieldText, type ReadField, readFieldText, shownFieldText } from './field-text.js';
 export { fieldScale, type FieldScale } from './field-scale.js';
 export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
 export { type Finding, severities, type Severity } from './finding.js';

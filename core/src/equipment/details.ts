@@ -15,7 +15,7 @@ export { bodyFields, identityFields, temperatureFields, warrantyFields } from '.
 export { itemJsonSchema } from './items/item-json-schema.js';
 export { longestString } from './items/longest-string.js';
 export { type ListProblem, listProblems } from './items/list-problems.js';
-export { fieldHeading, fieldsOfKind, type ItemField } from './items/item-columns.js';
+export { fieldHeading, fieldsOfKind, type ItemField, labelAt } from './items/item-columns.js';
 export { itemTable } from './tables/item-table.js';
 export {
   type CellProblem,

@@ -4,7 +4,7 @@ export { type RuledOut, type StackCandidate, stackCandidates } from './front/sta
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
-export { priceOf } from './total/price-of.js';
+export { type Pricer, pricer } from './total/pricer.js';
 export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';
 export {
   lowestPrices,

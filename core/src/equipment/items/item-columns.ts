@@ -35,6 +35,12 @@ export function fieldsOfKind(kind: ItemKind): readonly ItemField[] {
   return fields;
 }
 
+/** What the form calls the field at a path of an item, as "ratings.perLegVA"; null = no single field stands there. */
+export function labelAt(kind: ItemKind, path: string): string | null {
+  const field = fieldsOfKind(kind).find(({ key }) => key === path.split('.').at(-1));
+  return field ? fieldFacts.get(field.schema)!.label : null;
+}
+
 /** Columns of what belongs to no single field. */
 export const linkHeadings = {
   kind: 'Kind',

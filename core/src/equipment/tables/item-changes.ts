@@ -1,5 +1,4 @@
-import { fieldFacts, fieldScale, fieldText } from '../../base/index.js';
-import type * as z from 'zod';
+import { fieldFacts, shownFieldText } from '../../base/index.js';
 import type { Item } from '../items/item.schema.js';
 import { fieldsOfKind, linkHeadings } from '../items/item-columns.js';
 import { goesWithText, needsText } from './link-text.js';
@@ -12,14 +11,6 @@ export interface ItemChange {
   readonly after: string;
 }
 
-/** What a field holds, with its unit. */
-function shownText(schema: z.ZodType, value: unknown): string {
-  const text = fieldText(schema, value);
-  const { unit, choices } = fieldFacts.get(schema)!;
-  if (text === '' || unit === undefined || choices) return text;
-  return `${text} ${fieldScale(unit, 'metric').unit}`.trim();
-}
-
 /** What is different about an item, field by field; items of one kind. */
 export function itemChanges(before: Item, after: Item): ItemChange[] {
   const changes: ItemChange[] = [];
@@ -29,7 +20,7 @@ export function itemChanges(before: Item, after: Item): ItemChange[] {
   for (const { key, of, schema } of fieldsOfKind(after.kind)) {
     const at = (item: Item): unknown =>
       ((of === 'head' ? item : item.ratings) as Readonly<Record<string, unknown>>)[key];
-    add(fieldFacts.get(schema)!.label, shownText(schema, at(before)), shownText(schema, at(after)));
+    add(fieldFacts.get(schema)!.label, shownFieldText(schema, at(before)), shownFieldText(schema, at(after)));
   }
   add(linkHeadings.goesWith, goesWithText(before.goesWith), goesWithText(after.goesWith));
   add(linkHeadings.needs, needsText(before.needs), needsText(after.needs));

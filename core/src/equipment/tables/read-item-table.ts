@@ -4,7 +4,7 @@ import { type Item, itemSchema } from '../items/item.schema.js';
 import { itemDoubts } from '../items/item-doubts.js';
 import { type ItemKind, itemKindNames, itemKinds } from '../items/item-kinds.js';
 import { emptyHead } from '../items/empty-item.js';
-import { fieldsOfKind, type ItemField, linkHeadings } from '../items/item-columns.js';
+import { fieldsOfKind, type ItemField, labelAt, linkHeadings } from '../items/item-columns.js';
 import { otherNames } from './other-names.js';
 import { offeredWords } from './item-table.js';
 import { readGoesWith, readNeeds, readSources } from './link-text.js';
@@ -174,8 +174,7 @@ export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
     }
     const refused = itemDoubts(whole.data).filter(({ refuses }) => refuses);
     for (const { path, message } of refused) {
-      const field = fieldsOfKind(kind).find(({ key }) => key === path.split('.').at(-1));
-      problem(field ? fieldFacts.get(field.schema)!.label : linkHeadings[path as 'goesWith'], message);
+      problem(labelAt(kind, path) ?? linkHeadings[path as 'goesWith'], message);
     }
     if (refused.length === 0) items.push(whole.data);
   });

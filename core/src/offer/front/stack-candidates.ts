@@ -1,9 +1,8 @@
-import type { Item, Stack } from '../../equipment/index.js';
+import type { Stack } from '../../equipment/index.js';
 import type { Plan } from '../../design/index.js';
 import type { Evaluation, Margin } from '../../study/index.js';
 import type { OfferTotal } from '../total/offer-total.js';
-import { priceOf } from '../total/price-of.js';
-import type { PriceBook } from '../prices/price-book.schema.js';
+import type { Pricer } from '../total/pricer.js';
 import type { Candidate } from './price-front.js';
 
 /** A stack that may carry the backup set, with what it costs; null = the list has no prices. */
@@ -25,8 +24,7 @@ export interface RuledOut {
 export function stackCandidates(
   plan: Plan,
   { judged, island }: Evaluation,
-  items: readonly Item[],
-  book: PriceBook | null,
+  priceOf: Pricer | null,
 ): { readonly candidates: readonly StackCandidate[]; readonly ruledOut: readonly RuledOut[] } {
   const candidates: StackCandidate[] = [];
   const ruledOut: RuledOut[] = [];
@@ -36,7 +34,7 @@ export function stackCandidates(
       ruledOut.push({ stack, because });
       continue;
     }
-    const price = book && island ? priceOf(plan, island, stack, items, book) : null;
+    const price = priceOf && island ? priceOf(plan, island, stack) : null;
     candidates.push({
       stack,
       price,

@@ -39,7 +39,13 @@ describe('the parts of a design', () => {
     plan.supply.system,
   );
   if (!assembled.ok) throw new Error(assembled.problem);
-  const { parts, work, wireM } = partsOf(plan, island, assembled.stack, sampleLine, () => null);
+  const { parts, work, wireM } = partsOf(
+    plan,
+    island,
+    assembled.stack,
+    new Map(sampleLine.map((item) => [item.id, item])),
+    () => null,
+  );
 
   it('follow from what was designed: the farmhouse has a loads panel for thirteen circuits beside the old one', () => {
     expect(parts.map(({ name, quantity }) => `${quantity} × ${name}`)).toEqual([

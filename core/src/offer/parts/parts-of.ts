@@ -89,25 +89,25 @@ const formOf = {
  * What a design needs bought and done for one island: the stack with all that stands beside it, the isolating device, the loads panel,
  * load control, circuits that move. Wire is estimated by length.
  *
+ * @param items of the list, by identifier
  * @param cheapest chooses among the items that fit; null = none is in the list
  */
 export function partsOf(
   plan: Plan,
   island: Island,
   stack: Stack,
-  items: readonly Item[],
+  items: ReadonlyMap<string, Item>,
   cheapest: Chooser,
 ): PartsList {
-  const byId = new Map(items.map((item) => [item.id, item]));
   const parts = withNeeds(
     stack.parts.map(({ unitId, quantity }) => ({ itemId: unitId, quantity })),
-    byId,
+    items,
   );
   const work: WorkLine[] = [];
   const addWork = (task: Task, count: number, why: string): unknown =>
     count > 0 && work.push({ task, count, why });
   addWork('unit-hung', stack.unitCount, stack.name);
-  const hasIsolating = parts.some(({ itemId }) => byId.get(itemId ?? '')?.kind === 'isolating-device');
+  const hasIsolating = parts.some(({ itemId }) => items.get(itemId ?? '')?.kind === 'isolating-device');
   const laneOf = laneOfCircuits(plan);
   const circuits = island.panels.flatMap(({ circuits: all }) => all).filter(({ use }) => use === 'circuit');
   let wireM = 0;

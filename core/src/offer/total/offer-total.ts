@@ -72,8 +72,14 @@ export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<s
  * Discount is off the goods of a supplier; delivery comes once for each; contingency is a share of goods, delivery and labour; profit
  * a markup on all these or a margin of the price; fees are passed on. A tax is a share of what it is on, contingency and profit in the
  * proportion of goods to labour. Incentives come off at the end.
+ *
+ * @param prices of the book, where they are at hand
  */
-export function offerTotal({ parts, work, wireM, nameplateKWh }: PartsList, book: PriceBook): OfferTotal {
+export function offerTotal(
+  { parts, work, wireM, nameplateKWh }: PartsList,
+  book: PriceBook,
+  prices: ReturnType<typeof lowestPrices> = lowestPrices(book),
+): OfferTotal {
   const places = minorPlaces(book.currency);
   const round = (value: Big): Big => value.round(places, Big.roundHalfUp);
   const text = (value: Big): string => value.toFixed(places);
@@ -96,7 +102,6 @@ export function offerTotal({ parts, work, wireM, nameplateKWh }: PartsList, book
   };
   const percent = (share: number): string => `${Number((share * 100).toPrecision(12))} %`;
 
-  const prices = lowestPrices(book);
   const ordered = new Map<PriceList, Big>();
   for (const { itemId, name, quantity, why } of parts) {
     const priced = itemId === null ? undefined : prices.get(itemId);

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type EquipmentUse, itemsFor, nothingOffered, type OfferedItems } from '@levamen/core/design';
 import { type Catalogue, catalogueOf, type Item } from '@levamen/core/equipment';
-import type { PriceBook } from '@levamen/core/offer';
+import { type PriceBook, pricer } from '@levamen/core/offer';
 import { placeLocale, type PlaceLocale } from '@levamen/core/present';
 import { carriedOn, type Evaluation, evaluatePlan, type Known, withRuntimes } from '@levamen/core/study';
 import { catchError, map, type Observable, of, startWith, switchMap } from 'rxjs';
@@ -47,6 +47,11 @@ export class EvaluationService {
     const { offered } = this.offer();
     const used = this.used();
     return offered && used ? itemsFor({ ...used, kept: this.kept() }, offered) : noItems;
+  });
+  /** Prices designs by the list; null = it has no prices. */
+  readonly pricer = computed(() => {
+    const book = this.book();
+    return book && pricer(this.items(), book);
   });
   readonly catalogue = computed((): Catalogue => {
     const items = this.items();

@@ -2,9 +2,8 @@ import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type Season, seasons } from '@levamen/core/nature';
 import type { Plan } from '@levamen/core/design';
-import type { Item } from '@levamen/core/equipment';
 import { type Job, planOf } from '@levamen/core/job';
-import { type OfferTotal, type PriceBook, priceOf } from '@levamen/core/offer';
+import type { OfferTotal, Pricer } from '@levamen/core/offer';
 import {
   type Evaluation,
   evaluatePlan,
@@ -34,8 +33,7 @@ export interface DesignResult {
 
 interface Wish {
   readonly job: Job;
-  readonly items: readonly Item[];
-  readonly book: PriceBook | null;
+  readonly priceOf: Pricer | null;
 }
 
 const noSeasons: DesignResult['bySeason'] = { winter: null, shoulder: null, summer: null };
@@ -50,9 +48,8 @@ export class DesignResults {
 
   private readonly wish = computed((): Wish | null => {
     const job = this.session.job();
-    const items = this.evaluations.items();
-    return job && items.length > 0 && this.weather.year().ready
-      ? { job, items, book: this.evaluations.book() }
+    return job && this.evaluations.catalogue().length > 0 && this.weather.year().ready
+      ? { job, priceOf: this.evaluations.pricer() }
       : null;
   });
   readonly results = toSignal(
@@ -126,6 +123,6 @@ export class DesignResults {
   }
 }
 
-function priceIn({ items, book }: Wish, plan: Plan, { island, selected }: Evaluation): OfferTotal | null {
-  return book && island && selected ? priceOf(plan, island, selected.stack, items, book) : null;
+function priceIn({ priceOf }: Wish, plan: Plan, { island, selected }: Evaluation): OfferTotal | null {
+  return priceOf && island && selected ? priceOf(plan, island, selected.stack) : null;
 }

@@ -127,7 +127,7 @@ export class DesignsPage {
             label: 'More than the one before',
             cells: results.map(({ price }, index) => {
               const before = results[index - 1]?.price ?? null;
-              const more = price && before ? moneyDifference(before, price) : null;
+              const more = price && before ? moneyDifference(before.gross, price.gross) : null;
               return {
                 ...said(more === null || !price ? '–' : moneyText(more, price.currency)),
                 differs: false,

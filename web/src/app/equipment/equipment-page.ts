@@ -2,9 +2,9 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { EquipmentRevision } from '@levamen/core/api';
-import { fieldFacts, nameList, type UnitSystem } from '@levamen/core/base';
+import { nameList, type UnitSystem } from '@levamen/core/base';
 import { type Item, type ItemKind, itemKindNames, itemKinds } from '@levamen/core/equipment';
-import { fieldsOfKind, type ItemDraft, itemChanges, newDraft } from '@levamen/core/equipment/details';
+import { labelAt, type ItemDraft, itemChanges, newDraft } from '@levamen/core/equipment/details';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { JobsApi } from '../data/jobs-api';
@@ -131,7 +131,7 @@ export class EquipmentPage {
     const { draft } = chosen;
     const checked = this.state.checkOf(draft);
     const own = checked.doubts.map(({ path, message, refuses }) => ({
-      label: labelOf(draft.kind, path),
+      label: labelAt(draft.kind, path) ?? '',
       message,
       refuses,
     }));
@@ -145,7 +145,9 @@ export class EquipmentPage {
     const chosen = this.chosen();
     if (!chosen || chosen.isSample) return '';
     const { draft } = chosen;
-    return nameList(this.state.checkOf(draft).missing.map((path) => labelOf(draft.kind, path).toLowerCase()));
+    return nameList(
+      this.state.checkOf(draft).missing.map((path) => (labelAt(draft.kind, path) ?? '').toLowerCase()),
+    );
   });
   /** What saving would change. */
   protected readonly changes = computed(() => {
@@ -247,10 +249,4 @@ export class EquipmentPage {
   private freeId(name: string): string {
     return freeIdentifier(name, new Set(this.state.listed().map(({ draft }) => draft.id)));
   }
-}
-
-/** What the form calls the field at a path. */
-function labelOf(kind: ItemKind, path: string): string {
-  const field = fieldsOfKind(kind).find(({ key }) => key === path.split('.').at(-1));
-  return field ? fieldFacts.get(field.schema)!.label : '';
 }

@@ -47,6 +47,8 @@ export class EquipmentState {
   private readonly company = inject(CompanyEquipment);
   private readonly destroyed = inject(DestroyRef);
 
+  private readonly checks = new WeakMap<ItemDraft, CheckedDraft>();
+
   readonly list = signal<EquipmentList | null>(null);
   readonly drafts = signal<Drafts>(leftDrafts());
   readonly problem = signal('');
@@ -72,7 +74,7 @@ export class EquipmentState {
   });
   readonly changedCount = computed(() => Object.keys(this.drafts()).length);
   private readonly checked = computed(
-    () => new Map(Object.values(this.drafts()).map((draft) => [draft.id, checkDraft(draft)])),
+    () => new Map(Object.values(this.drafts()).map((draft) => [draft.id, this.checkOf(draft)])),
   );
   /** What is wrong between the items, as they would be. */
   private readonly between = computed((): ListProblem[] => {
@@ -107,8 +109,11 @@ export class EquipmentState {
       .subscribe((list) => this.list.set(list));
   }
 
+  /** A draft is checked once, however often another one changes. */
   checkOf(draft: ItemDraft): CheckedDraft {
-    return this.checked().get(draft.id) ?? checkDraft(draft);
+    const known = this.checks.get(draft) ?? checkDraft(draft);
+    this.checks.set(draft, known);
+    return known;
   }
 
   betweenOf(id: string): readonly ListProblem[] {

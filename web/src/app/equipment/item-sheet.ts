@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { fieldFacts, fieldScale, fieldText } from '@levamen/core/base';
+import { fieldFacts, shownFieldText } from '@levamen/core/base';
 import { itemKinds } from '@levamen/core/equipment';
 import {
   bodyFields,
@@ -99,9 +99,6 @@ const rowsOf = (
   values: Readonly<Record<string, unknown>>,
 ): { label: string; text: string }[] =>
   Object.entries(fields).flatMap(([key, schema]) => {
-    const text = fieldText(schema, values[key]);
-    if (text === '') return [];
-    const { label, unit, choices } = fieldFacts.get(schema)!;
-    const shown = unit === undefined || choices ? '' : fieldScale(unit, 'metric').unit;
-    return [{ label, text: shown === '' ? text : `${text} ${shown}` }];
+    const text = shownFieldText(schema, values[key]);
+    return text === '' ? [] : [{ label: fieldFacts.get(schema)!.label, text }];
   });

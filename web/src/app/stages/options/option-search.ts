@@ -43,9 +43,7 @@ export class OptionSearch {
   private readonly wish = computed(() => {
     const rough = this.evaluations.rough();
     const asked = this.studies.asked();
-    return rough && asked
-      ? { rough, asked, items: this.evaluations.items(), book: this.evaluations.book(), round: this.round() }
-      : null;
+    return rough && asked ? { rough, asked, priceOf: this.evaluations.pricer(), round: this.round() } : null;
   });
   readonly state = toSignal(
     toObservable(this.wish).pipe(switchMap((wish) => (wish ? this.search(wish) : of(null)))),
@@ -63,12 +61,11 @@ export class OptionSearch {
   private search({
     rough,
     asked,
-    items,
-    book,
+    priceOf,
     round,
   }: NonNullable<ReturnType<typeof this.wish>>): Observable<SearchState | null> {
     return new Observable((subscriber) => {
-      const { candidates, ruledOut } = stackCandidates(asked.plan, rough, items, book);
+      const { candidates, ruledOut } = stackCandidates(asked.plan, rough, priceOf);
       const state = (front: PriceFront<StackCandidate, Found>, left: number): SearchState => ({
         front,
         ruledOut,

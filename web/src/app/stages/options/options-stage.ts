@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { quantityText } from '@levamen/core/base';
 import { chooseFor, settingsOf } from '@levamen/core/design';
 import { copyDesign, maxDesigns, planOf, renameDesign, withPlan } from '@levamen/core/job';
-import type { StackCandidate } from '@levamen/core/offer';
+import { moneyDifference, type StackCandidate } from '@levamen/core/offer';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { EvaluationService } from '../../data/evaluation';
@@ -74,7 +74,7 @@ export class OptionsStage {
       const { nineteenOfTwentyH, followedH, requiredShare } = lasts.outlook;
       const before = points[index - 1];
       const more = before ? nineteenOfTwentyH - before.lasts.hoursH : 0;
-      const dearer = before ? Number(cost) - Number(before.candidate.cost) : 0;
+      const dearer = before ? moneyDifference(before.candidate.cost, cost) : '0';
       return {
         name: stack.name,
         candidate,
@@ -173,10 +173,11 @@ export class OptionsStage {
     void this.router.navigate(['/jobs', this.session.id(), 'designs']);
   }
 
-  private stepText(more: number, dearer: number, currency: string | null): string {
+  private stepText(more: number, dearer: string, currency: string | null): string {
     const hours = quantityText(more, 'h', this.units());
-    if (currency === null) return `+ ${hours} for ${quantityText(dearer * 1000, 'Wh', this.units())} more`;
-    const each = (more / dearer) * 1000;
-    return `+ ${hours} for ${moneyText(dearer.toFixed(2), currency)} more: ${quantityText(each, 'h', this.units())} for each 1,000`;
+    if (currency === null)
+      return `+ ${hours} for ${quantityText(Number(dearer) * 1000, 'Wh', this.units())} more`;
+    const each = (more / Number(dearer)) * 1000;
+    return `+ ${hours} for ${moneyText(dearer, currency)} more: ${quantityText(each, 'h', this.units())} for each 1,000`;
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type OfferGroup, priceOf } from '@levamen/core/offer';
+import type { OfferGroup } from '@levamen/core/offer';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { moneyText } from '../../ui/money-text';
@@ -89,18 +89,18 @@ export class CostCard {
   private readonly evaluations = inject(EvaluationService);
 
   protected readonly why = computed(() =>
-    this.evaluations.book() === null
+    this.evaluations.pricer() === null
       ? 'The list of equipment this job is designed with has no prices.'
       : 'Nothing is chosen yet.',
   );
   protected readonly total = computed(() => {
     const plan = this.session.studied();
-    const book = this.evaluations.book();
+    const priceOf = this.evaluations.pricer();
     const island = this.evaluations.island();
     const stack = this.evaluations.evaluation()?.selected?.stack;
-    if (!plan || !book || !island || !stack) return null;
-    const total = priceOf(plan, island, stack, this.evaluations.items(), book);
-    const shown = (amount: string): string => moneyText(amount, book.currency);
+    if (!plan || !priceOf || !island || !stack) return null;
+    const total = priceOf(plan, island, stack);
+    const shown = (amount: string): string => moneyText(amount, total.currency);
     return {
       gross: shown(total.gross),
       afterIncentives: shown(total.afterIncentives),

@@ -10,7 +10,6 @@ import {
 import { nameList, quantityText } from '@levamen/core/base';
 import { assumedLabels, type StackPart } from '@levamen/core/equipment';
 import { chooseFor, chosenFor } from '@levamen/core/design';
-import { priceOf } from '@levamen/core/offer';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../../data/evaluation';
@@ -138,11 +137,11 @@ export class SourcesStage {
 
   private priceOf({ stack }: JudgedStack): string {
     const plan = this.session.studied();
-    const book = this.evaluations.book();
+    const priceOf = this.evaluations.pricer();
     const island = this.evaluations.island();
-    if (!plan || !book || !island) return '';
-    const { gross, missing } = priceOf(plan, island, stack, this.evaluations.items(), book);
-    return `${moneyText(gross, book.currency)}${missing.length > 0 ? ' +' : ''}`;
+    if (!plan || !priceOf || !island) return '';
+    const { gross, missing, currency } = priceOf(plan, island, stack);
+    return `${moneyText(gross, currency)}${missing.length > 0 ? ' +' : ''}`;
   }
 
   private runtimeOf({ margins }: JudgedStack): string {

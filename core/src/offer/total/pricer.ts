@@ -2,21 +2,19 @@ import { Big } from 'big.js';
 import type { Item, Stack } from '../../equipment/index.js';
 import type { Island, Plan } from '../../design/index.js';
 import { partsOf } from '../parts/parts-of.js';
-import { lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
 import type { PriceBook } from '../prices/price-book.schema.js';
+import { lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
+
+/** What a design costs for one island, with a stack. */
+export type Pricer = (plan: Plan, island: Island, stack: Stack) => OfferTotal;
 
 /**
- * What a design costs for one island, with a stack.
+ * Prices designs: what items and prices say together is worked out once, for every stack that is asked about.
  *
- * @param items everything it may be made of
+ * @param items everything a design may be made of
  */
-export function priceOf(
-  plan: Plan,
-  island: Island,
-  stack: Stack,
-  items: readonly Item[],
-  book: PriceBook,
-): OfferTotal {
+export function pricer(items: readonly Item[], book: PriceBook): Pricer {
+  const byId = new Map(items.map((item) => [item.id, item]));
   const prices = lowestPrices(book);
   const costOf = ({ id }: Item): Big | null => {
     const priced = prices.get(id);
@@ -33,5 +31,5 @@ export function priceOf(
     }
     return best?.item ?? null;
   };
-  return offerTotal(partsOf(plan, island, stack, items, cheapest), book);
+  return (plan, island, stack) => offerTotal(partsOf(plan, island, stack, byId, cheapest), book, prices);
 }
