@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { amountSchema, field, idSchema, lineSchema, nameSchema, noteSchema } from '../../base/index.js';
+import { yesNo } from './yes-no.js';
 
 const length = (label: string) => field(amountSchema(1, 20_000, 'mm').nullable(), { label, unit: 'mm' });
 const temperature = (label: string) => field(amountSchema(-80, 120, '°C').nullable(), { label, unit: '°C' });
@@ -45,13 +46,7 @@ export const bodyFields = {
       ],
     },
   ),
-  outdoors: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label: 'Outdoors',
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  }),
+  outdoors: yesNo('Outdoors'),
   clearanceMm: field(amountSchema(0, 5000, 'mm').nullable(), {
     label: 'Clearance around it',
     unit: 'mm',

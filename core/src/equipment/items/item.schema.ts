@@ -63,7 +63,3 @@ export const itemSchema = z.discriminatedUnion(
   { error: 'Choose the kind of item' },
 );
 export type Item = z.infer<typeof itemSchema>;
-
-/** The schema of one kind, for forms and tables. */
-export const schemaOfKind = (kind: ItemKind): (typeof itemSchema)['options'][number] =>
-  itemSchema.options.find(({ shape }) => shape.kind.value === kind)!;

@@ -1,5 +1,5 @@
-import * as z from 'zod';
 import { amountSchema, countSchema, field } from '../../base/index.js';
+import { yesNo } from './yes-no.js';
 
 /** A solar module, under standard test conditions. Strings follow from it. */
 export const moduleRatings = {
@@ -27,20 +27,8 @@ export const solarInverterRatings = {
   acA: field(amountSchema(0.1, 400, 'A').nullable(), { label: 'AC current', unit: 'A' }),
   dcW: field(amountSchema(100, 300_000, 'W').nullable(), { label: 'Largest array', unit: 'W' }),
   ...dcInput,
-  eachModule: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label: 'One at each module',
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  }),
-  throttles: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label: 'Throttles by frequency',
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  }),
+  eachModule: yesNo('One at each module'),
+  throttles: yesNo('Throttles by frequency'),
 };
 
 /** A charge controller between an array and a battery. */

@@ -1,14 +1,7 @@
 import * as z from 'zod';
 import { amountSchema, countSchema, field } from '../../base/index.js';
+import { yesNo } from './yes-no.js';
 
-const yesNo = (label: string) =>
-  field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label,
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  });
 const current = (label: string) => field(amountSchema(0.1, 2000, 'A'), { label, unit: 'A' });
 const perhapsCurrent = (label: string) =>
   field(amountSchema(0.1, 2000, 'A').nullable(), { label, unit: 'A' });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { amountSchema, countSchema, field } from '../../base/index.js';
+import { yesNo } from './yes-no.js';
 
 const text = (label: string, hint?: string) =>
   field(z.string().max(60, 'Use at most 60 characters').nullable(), {
@@ -30,13 +31,7 @@ export const conduitRatings = {
 export const meteringRatings = {
   channels: field(countSchema(1, 200).nullable(), { label: 'Channels', unit: 'count' }),
   sensorA: field(amountSchema(1, 5000, 'A').nullable(), { label: 'Current sensors up to', unit: 'A' }),
-  revenueGrade: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label: 'For billing',
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  }),
+  revenueGrade: yesNo('For billing'),
 };
 
 export const surgeDeviceRatings = {
@@ -62,11 +57,5 @@ export const generatorRatings = {
   }),
   fuelAtFullL: field(amountSchema(0.05, 200, 'l/h').nullable(), { label: 'Fuel at full power', unit: 'l/h' }),
   fuelAtHalfL: field(amountSchema(0.05, 200, 'l/h').nullable(), { label: 'Fuel at half power', unit: 'l/h' }),
-  selfStarts: field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label: 'Starts by itself',
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  }),
+  selfStarts: yesNo('Starts by itself'),
 };

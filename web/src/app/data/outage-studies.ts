@@ -135,7 +135,7 @@ export class OutageStudies {
   }
 
   /** Simulates variants of a study; what is known of its years is used again. */
-  simulationOf({ islandId, weather }: OutageStudy): Simulation {
+  simulationOf({ islandId, weather }: Pick<OutageStudy, 'islandId' | 'weather'>): Simulation {
     const study = (plan: Plan, parts: readonly StackPart[]): OutageStudy => ({
       plan,
       islandId,

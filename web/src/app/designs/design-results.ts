@@ -89,9 +89,7 @@ export class DesignResults {
     const { plan, evaluation: rough } = of;
     if (rough.context.backupSet.length === 0 || rough.judged.length === 0) return;
     const simulation: Simulation = this.studies.simulationOf({
-      plan,
       islandId: rough.island?.id ?? '',
-      parts: [],
       weather: this.weather.year().year,
     });
     const outlooks = new Map<string, SeasonOutlook>();

@@ -75,7 +75,7 @@ export class OptionSearch {
       });
       subscriber.next(state(nothing, candidates.length));
       if (round.stopped) return;
-      const simulation = this.studies.simulationOf({ ...asked, parts: [] });
+      const simulation = this.studies.simulationOf(asked);
       const study = (parts: OutageStudy['parts']): OutageStudy => ({ ...asked, parts });
       const { followedMin } = runtimeQuestion(study(candidates[0]?.stack.parts ?? []));
       priceFront<StackCandidate, Found>(
