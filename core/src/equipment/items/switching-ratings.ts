@@ -45,7 +45,7 @@ export const loadControllerRatings = {
   circuits: field(countSchema(1, 60), { label: 'Circuits', unit: 'count' }),
   circuitA: current('Amperes of a circuit'),
   responseS: field(amountSchema(0, 600, 's').nullable(), { label: 'Answers within', unit: 's' }),
-  responseVA: field(amountSchema(0, 500, 'W').nullable(), { label: 'Own draw', unit: 'W' }),
+  ownDrawW: field(amountSchema(0, 500, 'W').nullable(), { label: 'Own draw', unit: 'W' }),
 };
 
 /** A breaker, with remote control or without. */

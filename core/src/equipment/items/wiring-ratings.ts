@@ -55,7 +55,13 @@ export const generatorRatings = {
       ['propane', 'propane'],
     ],
   }),
-  fuelAtFullL: field(amountSchema(0.05, 200, 'l/h').nullable(), { label: 'Fuel at full power', unit: 'l/h' }),
-  fuelAtHalfL: field(amountSchema(0.05, 200, 'l/h').nullable(), { label: 'Fuel at half power', unit: 'l/h' }),
+  fuelAtFullLPerH: field(amountSchema(0.05, 200, 'l/h').nullable(), {
+    label: 'Fuel at full power',
+    unit: 'l/h',
+  }),
+  fuelAtHalfLPerH: field(amountSchema(0.05, 200, 'l/h').nullable(), {
+    label: 'Fuel at half power',
+    unit: 'l/h',
+  }),
   selfStarts: yesNo('Starts by itself'),
 };

@@ -235,7 +235,7 @@ export const companyItems: readonly Item[] = [
   {
     ...head('linden-12', 'Linden 12'),
     kind: 'load-controller',
-    ratings: { circuits: 12, circuitA: 27, responseS: 0.8, responseVA: 7 },
+    ratings: { circuits: 12, circuitA: 27, responseS: 0.8, ownDrawW: 7 },
   },
   {
     ...head('yew-former', 'Yew former'),

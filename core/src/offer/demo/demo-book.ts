@@ -51,7 +51,7 @@ export const demoItems: readonly Item[] = [
     kind: 'load-controller',
     summary: 'Sheds twelve circuits by relays',
     massKg: 4.3,
-    ratings: { circuits: 12, circuitA: 27, responseS: 0.6, responseVA: 9 },
+    ratings: { circuits: 12, circuitA: 27, responseS: 0.6, ownDrawW: 9 },
   }),
 ];
 
