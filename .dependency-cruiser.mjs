@@ -5,6 +5,7 @@
 const floors = [
   'base',
   'nature',
+  'tariff',
   'electric',
   'equipment',
   'house',

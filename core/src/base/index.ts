@@ -1,4 +1,6 @@
 export { amountSchema, countSchema } from './amount.schema.js';
+export { currencySchema, minorPlaces } from './currency.schema.js';
+export { type Decimal, decimalSchema, readDecimal } from './decimal.js';
 export { field, fieldFacts, type FieldFacts, type FieldUnit } from './field.js';
 export { fieldText, type ReadField, readFieldText, shownFieldText } from './field-text.js';
 export { fieldScale, type FieldScale } from './field-scale.js';

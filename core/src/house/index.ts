@@ -75,7 +75,6 @@ export type { House } from './site/house.js';
 export { noParties, type Parties, partiesSchema } from './site/parties.schema.js';
 export { type Site, siteSchema, timeZoneSchema } from './site/site.schema.js';
 export { houseClock, instantOf } from './usage/house-clock.js';
-export { clockText, localTimes, offsetSpans } from './usage/local-times.js';
 export { momentaryS, outageFacts, reliabilityFacts } from './usage/outage-facts.js';
 export { type Channel, type ChannelRole, channelRoles, gap, type Readings } from './usage/readings.js';
 export type { ReadingProblem } from './usage/row-collector.js';
@@ -90,7 +89,6 @@ export {
   type Usage,
   usageSchema,
 } from './usage/usage.schema.js';
-export { type ClockKind, clockKinds, WallClock } from './usage/wall-clock.js';
 export { usualShareWh } from './loads/use-for-energy.js';
 export {
   enoughExplained,

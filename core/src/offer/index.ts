@@ -5,10 +5,8 @@ export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
 export { type Pricer, pricer } from './total/pricer.js';
-export { type Decimal, decimalSchema, readDecimal } from './prices/decimal.js';
 export {
   lowestPrices,
-  minorPlaces,
   type OfferGroup,
   offerGroups,
   type OfferLine,

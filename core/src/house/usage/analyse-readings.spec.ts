@@ -6,7 +6,7 @@ import { dailyEnergyWh } from '../loads/daily-energy.js';
 import { demoReadings } from '../demo/demo-readings.js';
 import { analyseReadings } from './analyse-readings.js';
 import { decodeMilli, encodeMilli } from './encode-readings.js';
-import { localTimes } from './local-times.js';
+import { localTimes } from '../../nature/index.js';
 import { measuredUse, seasonOfMonth, withMeasuredUse } from './measured-use.js';
 import { gap, type Channel, type Readings } from './readings.js';
 

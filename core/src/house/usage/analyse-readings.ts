@@ -1,5 +1,5 @@
 import { houseDemand } from './house-demand.js';
-import { clockText, localTimes, type LocalTimes } from './local-times.js';
+import { clockText, localTimes, type LocalTimes } from '../../nature/index.js';
 import { gap, milliToW, type Channel, type ChannelRole, type Readings } from './readings.js';
 
 export interface Stretch {

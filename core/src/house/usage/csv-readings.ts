@@ -3,7 +3,7 @@ import { roleOf } from './csv-shape.js';
 import type { Readings } from './readings.js';
 import { readClockS, readStamp } from './read-timestamp.js';
 import { RowCollector } from './row-collector.js';
-import { WallClock, type ClockKind } from './wall-clock.js';
+import { WallClock, type ClockKind } from '../../nature/index.js';
 
 const unitFactors: Readonly<Record<ValueUnit, number>> = { kWh: 1000, Wh: 1, kW: 1000, W: 1 };
 const quantityOf = (unit: ValueUnit): 'power' | 'energy' =>

@@ -2,7 +2,7 @@ import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 import { analyseReadings } from './analyse-readings.js';
 import { EspiReadings } from './espi-readings.js';
-import { localTimes } from './local-times.js';
+import { localTimes } from '../../nature/index.js';
 import { channelEnergyWh } from './readings.js';
 
 interface Meter {

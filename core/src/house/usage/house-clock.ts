@@ -1,5 +1,4 @@
-import { clockText } from './local-times.js';
-import { WallClock } from './wall-clock.js';
+import { clockText, WallClock } from '../../nature/index.js';
 
 /** Writes a moment in UTC seconds as jobs keep it: "2026-02-28T22:05:00Z". */
 export const instantText = (utcS: number): string => `${new Date(utcS * 1000).toISOString().slice(0, 19)}Z`;

@@ -1,7 +1,7 @@
 import { dayPartFacts } from '../loads/day-parts.js';
 import { dayParts, type HoursOfUse, type Load } from '../loads/load.schema.js';
 import { type Season, seasons } from '../../nature/index.js';
-import { localTimes } from './local-times.js';
+import { localTimes } from '../../nature/index.js';
 import { gap, milliToW, type Channel, type Readings } from './readings.js';
 
 /** How a circuit was used, by measurement. */

@@ -1,7 +1,7 @@
 import { parseQuantity } from '../../base/index.js';
 import { guessDayFirst, readStamp, type Stamp } from './read-timestamp.js';
 import { instantText } from './house-clock.js';
-import { WallClock } from './wall-clock.js';
+import { WallClock } from '../../nature/index.js';
 import { billSchema, outageSchema, type Bill, type Outage } from './usage.schema.js';
 
 export interface ListRow<T> {

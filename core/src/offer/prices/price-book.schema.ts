@@ -1,13 +1,13 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, field, idSchema, nameSchema } from '../../base/index.js';
-import { decimalSchema } from './decimal.js';
-
-/** Currencies the platform knows (ISO 4217). */
-const currencies = new Set(Intl.supportedValuesOf('currency'));
-
-export const currencySchema = z
-  .string({ error: 'Choose a currency' })
-  .refine((code) => currencies.has(code), 'This is no currency of ISO 4217: write EUR, CAD, GBP …');
+import {
+  amountSchema,
+  countSchema,
+  currencySchema,
+  decimalSchema,
+  field,
+  idSchema,
+  nameSchema,
+} from '../../base/index.js';
 
 const share = (label: string, most: number) => field(amountSchema(0, most), { label, unit: 'share' });
 

@@ -1,5 +1,5 @@
 import type { Item } from '../../equipment/index.js';
-import { readDecimal } from './decimal.js';
+import { readDecimal } from '../../base/index.js';
 import type { ItemPrice, PriceBook } from './price-book.schema.js';
 
 const headings = ['Supplier', 'Identifier', 'Article number', 'Item', 'Net', 'Currency'] as const;

@@ -2,8 +2,8 @@ import { Big } from 'big.js';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PartsList } from '../parts/parts-of.js';
-import { readDecimal } from '../prices/decimal.js';
-import { incentiveOf, lowestPrices, minorPlaces, offerTotal } from './offer-total.js';
+import { minorPlaces, readDecimal } from '../../base/index.js';
+import { incentiveOf, lowestPrices, offerTotal } from './offer-total.js';
 import {
   emptyPriceBook,
   type Incentive,

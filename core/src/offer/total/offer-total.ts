@@ -1,6 +1,6 @@
 import { Big } from 'big.js';
 import type { PartsList } from '../parts/parts-of.js';
-import type { Decimal } from '../prices/decimal.js';
+import { type Decimal, minorPlaces } from '../../base/index.js';
 import { type Incentive, type PriceBook, type PriceList, taskLabels } from '../prices/price-book.schema.js';
 
 export const offerGroups = [
@@ -37,15 +37,6 @@ export interface OfferTotal {
   readonly gross: string;
   /** After incentives. */
   readonly afterIncentives: string;
-}
-
-/** Smallest unit of a currency: 2 places of most. */
-export function minorPlaces(currency: string): number {
-  const { maximumFractionDigits } = new Intl.NumberFormat('en', {
-    style: 'currency',
-    currency,
-  }).resolvedOptions();
-  return maximumFractionDigits ?? 2;
 }
 
 interface Priced {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Decimal, readDecimal } from '@levamen/core/offer';
+import { type Decimal, readDecimal } from '@levamen/core/base';
 import { InputText } from 'primeng/inputtext';
 
 let nextId = 0;

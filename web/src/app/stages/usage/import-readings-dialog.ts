@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type ChannelRole, channelRoles, type ClockKind, clockKinds, siteSchema } from '@levamen/core/house';
+import { type ChannelRole, channelRoles, siteSchema } from '@levamen/core/house';
+import { type ClockKind, clockKinds } from '@levamen/core/nature';
 import {
   type CsvOptions,
   type CsvShape,

@@ -11,6 +11,10 @@ export function zoneOffsetS(zone: string, utcS: number): number {
   return tzOffset(zone, new Date(utcS * 1000)) * 60;
 }
 
+/** Offset of a zone's standard time, s: the smaller one of midwinter and midsummer. */
+export const standardOffsetS = (zone: string): number =>
+  Math.min(zoneOffsetS(zone, Date.UTC(2024, 0, 15) / 1000), zoneOffsetS(zone, Date.UTC(2024, 6, 15) / 1000));
+
 /**
  * Turns times on the wall into moments, hour by hour through daylight saving.
  *
@@ -26,13 +30,8 @@ export class WallClock {
     kind: ClockKind = 'zone',
   ) {
     if (kind === 'utc') this.fixedS = 0;
-    else if (kind === 'standard') {
-      // Standard time is the smaller offset of midwinter and midsummer.
-      this.fixedS = Math.min(
-        this.offsetS(Date.UTC(2024, 0, 15) / 1000),
-        this.offsetS(Date.UTC(2024, 6, 15) / 1000),
-      );
-    } else this.fixedS = null;
+    else if (kind === 'standard') this.fixedS = standardOffsetS(zone);
+    else this.fixedS = null;
   }
 
   /**

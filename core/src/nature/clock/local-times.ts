@@ -1,4 +1,4 @@
-import { zoneOffsetS } from './wall-clock.js';
+import { standardOffsetS, zoneOffsetS } from './wall-clock.js';
 
 const dayS = 86_400;
 
@@ -30,6 +30,8 @@ export function offsetSpans(zone: string, fromS: number, toS: number): OffsetSpa
 /** Calendar of a grid of time on the clock of the house: one entry an interval. */
 export interface LocalTimes {
   readonly hour: Uint8Array;
+  /** Minutes since midnight. */
+  readonly minute: Uint16Array;
   /** 0 = January. */
   readonly month: Uint8Array;
   /** 0 = Monday. */
@@ -40,13 +42,27 @@ export interface LocalTimes {
   readonly dayCount: number;
 }
 
-/** Works out hour, month, weekday and day of every interval, counted at its begin. */
-export function localTimes(startS: number, intervalS: number, count: number, zone: string): LocalTimes {
+/**
+ * Works out hour, month, weekday and day of every interval, counted at its begin.
+ *
+ * @param kind "standard": a clock that stays on the standard time of the zone all year
+ */
+export function localTimes(
+  startS: number,
+  intervalS: number,
+  count: number,
+  zone: string,
+  kind: 'zone' | 'standard' = 'zone',
+): LocalTimes {
   const hour = new Uint8Array(count);
+  const minute = new Uint16Array(count);
   const month = new Uint8Array(count);
   const weekday = new Uint8Array(count);
   const day = new Uint16Array(count);
-  const spans = offsetSpans(zone, startS, startS + count * intervalS);
+  const spans =
+    kind === 'zone'
+      ? offsetSpans(zone, startS, startS + count * intervalS)
+      : [{ fromS: startS, offsetS: standardOffsetS(zone) }];
   let span = 0;
   const firstDay = Math.floor((startS + spans[0]!.offsetS) / dayS);
   let knownDay = -1;
@@ -61,14 +77,16 @@ export function localTimes(startS: number, intervalS: number, count: number, zon
       knownDay = dayNumber;
       knownMonth = new Date(dayNumber * dayS * 1000).getUTCMonth();
     }
-    hour[i] = Math.floor((wallS - dayNumber * dayS) / 3600);
+    const minuteOfDay = Math.floor((wallS - dayNumber * dayS) / 60);
+    minute[i] = minuteOfDay;
+    hour[i] = Math.floor(minuteOfDay / 60);
     month[i] = knownMonth;
     // 1970-01-01 was a Thursday.
     weekday[i] = (((dayNumber + 3) % 7) + 7) % 7;
     day[i] = dayNumber - firstDay;
     last = dayNumber;
   }
-  return { hour, month, weekday, day, firstDay, dayCount: count === 0 ? 0 : last - firstDay + 1 };
+  return { hour, minute, month, weekday, day, firstDay, dayCount: count === 0 ? 0 : last - firstDay + 1 };
 }
 
 /** A moment on the clock of the house: "2026-02-28T17:05". */

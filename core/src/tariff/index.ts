@@ -1,0 +1,25 @@
+export { newTariff } from './new-tariff.js';
+export {
+  type Band,
+  type DemandCharge,
+  maxBands,
+  maxSeasons,
+  maxTariffs,
+  maxWindows,
+  type Standing,
+  type Tariff,
+  tariffFields,
+  tariffSchema,
+  type TariffSeason,
+  type TariffTax,
+  type TariffTier,
+  type TariffWindow,
+  windowDays,
+} from './tariff.schema.js';
+export {
+  readTariffFile,
+  type ReadTariffs,
+  tariffFile,
+  tariffFileSchema,
+  tariffFormat,
+} from './tariff-file.js';
