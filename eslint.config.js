@@ -20,7 +20,7 @@ export default tseslint.config(
     },
   },
   {
-    // Core runs anywhere: no DOM, no Node, no framework; Zod, and the offsets of time zones, are its only dependencies.
+    // Core runs anywhere: no DOM, no Node, no framework; its few dependencies are named here.
     files: ['core/src/**/*.ts'],
     ignores: ['core/src/**/*.spec.ts', 'core/src/**/testing/**'],
     rules: {
@@ -29,8 +29,8 @@ export default tseslint.config(
         {
           patterns: [
             {
-              regex: '^(?!\\.|zod$|@date-fns/tz$|big\\.js$)',
-              message: 'Core imports Zod, time-zone offsets and itself only.',
+              regex: '^(?!\\.|zod$|@date-fns/tz$|date-holidays$|big\\.js$)',
+              message: 'Core imports Zod, decimals, time-zone offsets, public holidays and itself only.',
             },
           ],
         },

@@ -18,8 +18,9 @@ export function readDecimal(text: string): Decimal | null {
   const last = Math.max(digits.lastIndexOf('.'), digits.lastIndexOf(','));
   const behind = digits.length - last - 1;
   const separators = digits.replace(/\d/g, '');
-  const isDecimal =
-    last >= 0 && (behind <= 2 || (separators.length === 1 && separators === '.')) && behind > 0;
+  // "0,1127" is no thousand: none begins with nought.
+  const isFraction = behind <= 2 || separators === '.' || (separators === ',' && digits.startsWith('0,'));
+  const isDecimal = last >= 0 && isFraction && behind > 0;
   const whole = (isDecimal ? digits.slice(0, last) : digits).replace(/[.,]/g, '');
   const amount = (isDecimal ? `${whole}.${digits.slice(last + 1)}` : whole).replace(/^0+(?=\d)/, '');
   return decimalSchema.safeParse(amount).success ? amount : null;

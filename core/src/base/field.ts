@@ -45,6 +45,8 @@ export interface FieldFacts {
   };
   /** Of a choice of several. */
   readonly several?: readonly (readonly [value: string, label: string])[];
+  /** An amount of money, kept as decimal text. */
+  readonly money?: true;
   /** Of a longer text. */
   readonly rows?: number;
 }

@@ -43,6 +43,16 @@ export { plannedLoad } from './brief/planned-load.js';
 export { plannedLoads } from './brief/planned-loads.js';
 export { prepareFor } from './brief/prepare-for.js';
 export { type Settings, settingsOf } from './brief/settings.js';
+export {
+  type DailyUse,
+  dailyUseSchema,
+  emptyDailyUse,
+  strategies,
+  type Strategy,
+} from './daily/daily-use.schema.js';
+export { type DailySettings, dailySettingsOf } from './daily/daily-settings.js';
+export { emptyFinance, type Finance, financeSchema } from './daily/finance.schema.js';
+export { withExisting } from './sources/with-existing.js';
 export { demoPlans } from './demo/demo-plans.js';
 export { changeSupply } from './plan/change-supply.js';
 export { changeTimeZone } from './plan/change-time-zone.js';

@@ -41,7 +41,6 @@ export {
   emptySurvey,
   type FedFrom,
   maxDevices,
-  maxTariffBands,
   type Panel,
   panelLayouts,
   panelSchema,
@@ -49,8 +48,6 @@ export {
   serviceSchema,
   type Survey,
   surveySchema,
-  type TariffBand,
-  tariffBandSchema,
 } from './panels/panel.schema.js';
 export { serviceRatingA } from './panels/service-rating.js';
 export { settleRating } from './panels/settle-rating.js';

@@ -70,3 +70,31 @@ it('differences are named by their design, and edits of two designs merge', () =
   expect(merged.job.designs[0]!.backup.shouldWorth).toBe(7);
   expect(merged.job.designs[1]!.backup.kept).toEqual([]);
 });
+
+it('what the house has already is the same in every design; what is new is of one', () => {
+  const roof = (id: string, existing: boolean) => ({
+    ...job.designs[0]!.sources.arrays[0]!,
+    id,
+    name: id,
+    existing,
+  });
+  const arraysOf = (of: typeof job, design: string) =>
+    planOf(of, design).sources.arrays.map(({ id, existing, ratedW }) => [id, existing, ratedW] as const);
+  const withArrays = (arrays: ReturnType<typeof roof>[], of = two) =>
+    changePlan(of, (plan) => ({ ...plan, sources: { ...plan.sources, arrays } }), 'second');
+  const first = withArrays([roof('old', true), roof('new', false)]);
+  // The first design keeps its own new array, and has what the house has.
+  expect(arraysOf(first, 'design').map(([id, existing]) => [id, existing])).toEqual([
+    ['old', true],
+    ['porch-roof', false],
+  ]);
+  const larger = withArrays([{ ...roof('old', true), ratedW: 9999 }, roof('new', false)], first);
+  expect(arraysOf(larger, 'design')[0]).toEqual(['old', true, 9999]);
+  // No longer there already: new here and there; gone from the house: gone from every design.
+  const turned = withArrays([roof('old', false)], first);
+  expect(arraysOf(turned, 'design').map(([id, existing]) => [id, existing])).toEqual([
+    ['old', false],
+    ['porch-roof', false],
+  ]);
+  expect(arraysOf(withArrays([], first), 'design').map(([id]) => id)).toEqual(['porch-roof']);
+});

@@ -201,3 +201,66 @@ describe('version 6', () => {
     }
   });
 });
+
+describe('version 12', () => {
+  const saved = golden('job-v12');
+  interface SavedService extends Record<string, unknown> {
+    readonly id: string;
+  }
+  const survey = saved['survey'] as { readonly services: readonly SavedService[] };
+  const withBands = (bands: readonly object[], name = 'Sheet 7') =>
+    read({
+      ...saved,
+      survey: {
+        ...survey,
+        services: survey.services.map((service) => ({ ...service, tariff: name, tariffBands: bands })),
+      },
+    });
+  const band = (id: string, more: object) => ({
+    id,
+    name: id,
+    fromH: 0,
+    toH: 0,
+    days: 'all',
+    season: 'all',
+    perKWh: { amount: '0.21', currency: 'CAD' },
+    ...more,
+  });
+
+  it('had the name of a tariff, which is one without prices now', () => {
+    const { tariffs, survey: now } = withBands([]);
+    expect(tariffs.map(({ name, bands }) => [name, bands.length])).toEqual([['Sheet 7', 1]]);
+    expect(now.services.map(({ tariffId }) => tariffId)).toEqual([tariffs[0]!.id]);
+    expect(withBands([], '').tariffs).toEqual([]);
+  });
+
+  it('had bands by hour, which are windows of a tariff now', () => {
+    const { tariffs } = withBands([
+      band('night', { fromH: 22, toH: 6, perKWh: { amount: '0.11', currency: 'CAD' } }),
+      band('dear', { fromH: 17, toH: 21, days: 'workdays', season: 'winter' }),
+    ]);
+    const [tariff] = tariffs;
+    expect(tariff).toMatchObject({
+      currency: 'CAD',
+      seasons: [{ id: 'winter' }, { id: 'summer' }],
+      windows: [
+        { fromMin: 1320, toMin: 360, days: 'all', seasonIds: [] },
+        { fromMin: 1020, toMin: 1260, days: 'workdays', seasonIds: ['winter'] },
+      ],
+    });
+    expect(
+      tariff!.bands.map(({ name, prices }) => [name, ...prices.map(({ importPerKWh }) => importPerKWh)]),
+    ).toEqual([
+      ['Other hours', null, null],
+      ['night', '0.11', '0.11'],
+      ['dear', '0.21', null],
+    ]);
+  });
+
+  it('counted its arrays and generators as there', () => {
+    const { designs } = read(saved);
+    for (const { sources } of designs)
+      for (const source of [...sources.arrays, ...(sources.generator ? [sources.generator] : [])])
+        expect(source.existing).toBe(true);
+  });
+});

@@ -8,6 +8,7 @@ import { toOutageDays } from './migrations/7-outage-days.js';
 import { toGeneratorConnection } from './migrations/8-generator-connection.js';
 import { toFirstHour } from './migrations/9-first-hour.js';
 import { toCompanyEquipment } from './migrations/11-company-equipment.js';
+import { toTariffs } from './migrations/12-tariffs.js';
 import { toPhotos } from './migrations/10-photos.js';
 import type { Saved } from './migrations/saved.js';
 
@@ -27,6 +28,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   9: toFirstHour,
   10: toPhotos,
   11: toCompanyEquipment,
+  12: toTariffs,
 };
 
 /**

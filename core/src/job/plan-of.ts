@@ -1,4 +1,4 @@
-import { type Plan, settlePlan } from '../design/index.js';
+import { type designSlices, type Plan, settlePlan, withExisting } from '../design/index.js';
 import { onlyDesignName } from './identity.js';
 import type { Job, JobDesign } from './job.schema.js';
 import { settleKept } from './settle-kept.js';
@@ -6,6 +6,19 @@ import { settleKept } from './settle-kept.js';
 /** A design of a job; the chosen one where there is none of that id. */
 export const designOf = ({ designs, chosenDesignId }: Job, designId = chosenDesignId): JobDesign =>
   designs.find(({ id }) => id === designId) ?? designs.find(({ id }) => id === chosenDesignId) ?? designs[0]!;
+
+/** What a design says of its own. */
+const designPart = ({
+  backup,
+  sources,
+  equipment,
+  dailyUse,
+}: Pick<Plan, keyof typeof designSlices>): Pick<Plan, keyof typeof designSlices> => ({
+  backup,
+  sources,
+  equipment,
+  dailyUse,
+});
 
 const plans = new WeakMap<Job, Map<string, Plan>>();
 
@@ -24,8 +37,7 @@ export function planOf(job: Job, designId = job.chosenDesignId): Plan {
     chosenDesignId: _chosen,
     ...house
   } = job;
-  const { backup, sources, equipment } = design;
-  const plan: Plan = { ...house, backup, sources, equipment };
+  const plan: Plan = { ...house, ...designPart(design) };
   known.set(design.id, plan);
   return plan;
 }
@@ -34,11 +46,15 @@ export function planOf(job: Job, designId = job.chosenDesignId): Plan {
 export function withPlan(job: Job, plan: Plan, designId = job.chosenDesignId): Job {
   const { id } = designOf(job, designId);
   if (plan === plans.get(job)?.get(id)) return job;
-  const { backup, sources, equipment, ...house } = plan;
+  const { backup: _backup, sources, equipment: _equipment, dailyUse: _dailyUse, ...house } = plan;
   return {
     ...job,
     ...house,
-    designs: job.designs.map((one) => (one.id === id ? { ...one, backup, sources, equipment } : one)),
+    designs: job.designs.map((one) =>
+      one.id === id
+        ? { ...one, ...designPart(plan) }
+        : { ...one, sources: withExisting(one.sources, sources) },
+    ),
   };
 }
 
@@ -52,11 +68,11 @@ export const settleJob = (job: Job): Job =>
 
 /** A job about a house with one design. */
 export function jobOf(head: Pick<Job, 'format' | 'version' | 'name'>, plan: Plan): Job {
-  const { backup, sources, equipment, ...house } = plan;
+  const { backup, sources, equipment, dailyUse, ...house } = plan;
   return {
     ...head,
     ...house,
-    designs: [{ id: 'design', name: onlyDesignName, backup, sources, equipment }],
+    designs: [{ id: 'design', name: onlyDesignName, backup, sources, equipment, dailyUse }],
     chosenDesignId: 'design',
   };
 }

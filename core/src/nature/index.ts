@@ -1,5 +1,5 @@
 export { clockText, localTimes, type LocalTimes, offsetSpans } from './clock/local-times.js';
-export { type ClockKind, clockKinds, WallClock, zoneOffsetS } from './clock/wall-clock.js';
+export { type ClockKind, clockKinds, standardOffsetS, WallClock, zoneOffsetS } from './clock/wall-clock.js';
 export { type Season, seasons } from './season/season.js';
 export { arrayPower, defaultLosses, totalLoss } from './sun/array-power.js';
 export { extraterrestrialWPerM2 } from './sun/extraterrestrial.js';

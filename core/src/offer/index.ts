@@ -1,4 +1,5 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
+export { type DailyWorth, dailyWorth, type Savings } from './daily/daily-worth.js';
 export { type FrontPoint, priceFront, type PriceFront } from './front/price-front.js';
 export { type RuledOut, type StackCandidate, stackCandidates } from './front/stack-candidates.js';
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';

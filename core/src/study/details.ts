@@ -31,8 +31,20 @@ export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.j
 export { KeptYear } from './outage/kept-year.js';
 export { outageWeather } from './outage/outage-weather.js';
 export { playOutage } from './outage/play-outage.js';
-export { reservePoint, type ReservePoint, reserveShares } from './outage/reserve-curve.js';
+export { reservePoint, type ReservePoint, reserveShares } from './daily/reserve-curve.js';
 export { runtimeOutlook } from './outage/runtime-outlook.js';
+export { byFacing, byStrategy, type DailyVariant, type Facing } from './daily/compare-daily.js';
+export { type DailyHouse, dailyHouse } from './daily/daily-house.js';
+export {
+  type DailyCase,
+  type DailyCaseName,
+  type DailyQuestion,
+  type DailyResult,
+  dailyResult,
+  type DailySums,
+  type StacksInUse,
+} from './daily/daily-result.js';
+export { type IntervalMin } from './daily/year-grid.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
 export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';
 export { type MapCell, reachedMin, yearMap } from './outage/year-map.js';

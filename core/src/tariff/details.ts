@@ -12,4 +12,3 @@ export {
 export { publicHolidays } from './holidays.js';
 export { type MarginalPrices, marginalPrices } from './marginal-prices.js';
 export { type BillingMonth, type PriceCalendar, priceCalendar, type TimeGrid } from './price-calendar.js';
-export { sampleTariffs } from './sample-tariffs.js';

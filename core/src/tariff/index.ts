@@ -1,5 +1,16 @@
+export { bandsOfDay } from './bands-of-day.js';
 export { newTariff } from './new-tariff.js';
+export { sampleTariffs } from './sample-tariffs.js';
+export { sumOfAmounts } from './sum-of-amounts.js';
 export {
+  bandPriceSchema,
+  bandSchema,
+  demandChargeSchema,
+  standingSchema,
+  tariffSeasonSchema,
+  tariffTaxSchema,
+  tierSchema,
+  windowSchema,
   type Band,
   type DemandCharge,
   maxBands,

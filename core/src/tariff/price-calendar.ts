@@ -1,4 +1,5 @@
 import { localTimes, monthDays } from '../nature/index.js';
+import { bandsOfDay } from './bands-of-day.js';
 import { publicHolidays } from './holidays.js';
 import type { Tariff } from './tariff.schema.js';
 
@@ -60,7 +61,6 @@ export function priceCalendar(tariff: Tariff, grid: TimeGrid): PriceCalendar {
     ...(publicDays ?? []),
     ...tariff.extraHolidays.map((day) => Date.parse(`${day}T00:00:00Z`) / 86_400_000),
   ]);
-  const bandIndex = new Map(tariff.bands.map(({ id }, index) => [id, index]));
   const band = new Uint8Array(count);
   const season = new Uint8Array(count);
   const month = new Uint16Array(count);
@@ -71,19 +71,7 @@ export function priceCalendar(tariff: Tariff, grid: TimeGrid): PriceCalendar {
     const key = seasonIndex * 2 + Number(isWeekend);
     const known = dayPlans.get(key);
     if (known) return known;
-    const plan = new Uint8Array(1440);
-    const seasonId = tariff.seasons[seasonIndex]!.id;
-    // From the last to the first: the first that fits counts.
-    for (const { bandId, seasonIds, days, fromMin, toMin } of tariff.windows.toReversed()) {
-      if (seasonIds.length > 0 && !seasonIds.includes(seasonId)) continue;
-      if (days !== 'all' && (days === 'weekend') !== isWeekend) continue;
-      const index = bandIndex.get(bandId)!;
-      if (fromMin < toMin) plan.fill(index, fromMin, toMin);
-      else {
-        plan.fill(index, fromMin);
-        plan.fill(index, 0, toMin);
-      }
-    }
+    const plan = bandsOfDay(tariff, seasonIndex, isWeekend);
     dayPlans.set(key, plan);
     return plan;
   };

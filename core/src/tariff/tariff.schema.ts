@@ -39,8 +39,8 @@ export type TariffSeason = z.infer<typeof tariffSeasonSchema>;
 export const bandPriceSchema = z.strictObject({
   /** The season. */
   id: idSchema,
-  importPerKWh: field(decimalSchema.nullable(), { label: 'A kWh costs' }),
-  exportPerKWh: field(decimalSchema.nullable(), { label: 'A kWh sent out earns' }),
+  importPerKWh: field(decimalSchema.nullable(), { label: 'A kWh costs', money: true }),
+  exportPerKWh: field(decimalSchema.nullable(), { label: 'A kWh sent out earns', money: true }),
 });
 
 /** Hours that have one price. */
@@ -52,13 +52,20 @@ export const bandSchema = z.strictObject({
 export type Band = z.infer<typeof bandSchema>;
 
 export const windowDays = ['all', 'workdays', 'weekend'] as const;
-const minuteSchema = (label: string) =>
-  field(countSchema(0, 1439), { label, hint: 'hours and minutes, such as 16:30' });
+/** Quarter hours of a day, as a clock shows them. */
+const clockChoices = (midnight: string): [number, string][] =>
+  Array.from({ length: 96 }, (_, index) => {
+    const [hour, minute] = [Math.floor(index / 4), (index % 4) * 15];
+    const text = `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+    return [index * 15, index === 0 ? midnight : text];
+  });
+const minuteSchema = (label: string, midnight: string) =>
+  field(countSchema(0, 1425).multipleOf(15, 'Use quarter hours'), { label, choices: clockChoices(midnight) });
 
 /** When a band holds. The first window that fits counts; where none does, the first band. */
 export const windowSchema = z.strictObject({
   id: idSchema,
-  bandId: idSchema,
+  bandId: field(idSchema.clone(), { label: 'Band' }),
   /** Seasons it holds in; none = all of them. */
   seasonIds: z.array(idSchema).max(maxSeasons),
   days: field(z.enum(windowDays, { error: 'Choose every day, workdays or weekend' }), {
@@ -70,8 +77,8 @@ export const windowSchema = z.strictObject({
     ],
   }),
   /** From the first minute of the day up to, not with, the last; over midnight where the last comes first; the same twice: all day. */
-  fromMin: minuteSchema('From'),
-  toMin: minuteSchema('To'),
+  fromMin: minuteSchema('From', '00:00'),
+  toMin: minuteSchema('To', '24:00'),
 });
 export type TariffWindow = z.infer<typeof windowSchema>;
 
@@ -88,7 +95,7 @@ export const tierSchema = z.strictObject({
     ],
   }),
   aboveKWh: field(amountSchema(0, 1_000_000, 'kWh'), { label: 'Beyond, kWh', unit: 'factor' }),
-  addPerKWh: field(decimalSchema, { label: 'A kWh costs more by' }),
+  addPerKWh: field(decimalSchema.clone(), { label: 'A kWh costs more by', money: true }),
 });
 export type TariffTier = z.infer<typeof tierSchema>;
 
@@ -102,7 +109,7 @@ export const standingSchema = z.strictObject({
       ['month', 'month'],
     ],
   }),
-  amount: field(decimalSchema, { label: 'Amount' }),
+  amount: field(decimalSchema.clone(), { label: 'Amount', money: true }),
 });
 export type Standing = z.infer<typeof standingSchema>;
 
@@ -110,7 +117,7 @@ export type Standing = z.infer<typeof standingSchema>;
 export const demandChargeSchema = z.strictObject({
   id: idSchema,
   name: field(nameSchema(60), { label: 'Charge' }),
-  perKW: field(decimalSchema, { label: 'A kW of the month costs' }),
+  perKW: field(decimalSchema.clone(), { label: 'A kW of the month costs', money: true }),
   intervalMin: field(
     z.union([z.literal(15), z.literal(30), z.literal(60)], { error: 'Choose 15, 30 or 60' }),
     {
@@ -184,7 +191,7 @@ const shape = z.strictObject({
   demand: z.array(demandChargeSchema).max(maxOther),
   taxes: z.array(tariffTaxSchema).max(maxOther),
   /** The least a month comes to, before tax; null = no such rule. */
-  minimumPerMonth: field(decimalSchema.nullable(), { label: 'A month comes to at least' }),
+  minimumPerMonth: field(decimalSchema.nullable(), { label: 'A month comes to at least', money: true }),
 });
 
 /** What a utility charges for a meter. Prices are before tax; a tariff file holds any number of these. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, field, idSchema, nameSchema, noteSchema } from '../../base/index.js';
+import { amountSchema, decimalSchema, field, idSchema, nameSchema, noteSchema } from '../../base/index.js';
 import { seasons } from '../../nature/index.js';
 
 export const goalWeights = ['decides', 'counts', 'none'] as const;
@@ -106,6 +106,19 @@ export const briefSchema = z.strictObject({
     label: 'Surplus solar on a usual day of that season',
     unit: 'kWh',
     hint: 'What the array makes and the house does not use at once',
+  }),
+  /** What a design may not have, or cost: Options looks no further. */
+  noGenerator: field(z.boolean({ error: 'Say yes or no' }), {
+    label: 'Generator',
+    choices: [
+      [false, 'may be part of it'],
+      [true, 'not wanted'],
+    ],
+  }),
+  mostCost: field(decimalSchema.nullable(), {
+    label: 'May cost at most',
+    money: true,
+    hint: 'after incentives, in the currency of the price list; empty: no limit',
   }),
   plannedAdditions: z.array(plannedAdditionSchema).max(30, 'Use at most 30 planned additions'),
   notes: field(noteSchema(), { label: 'What was said and seen', rows: 5 }),

@@ -8,6 +8,7 @@ import {
   loadLibrary,
   vineyardSurvey,
 } from '../../house/details.js';
+import { harbourTariff, vineyardTariff } from './demo-tariffs.js';
 import { keepOnly, keptAtFirst } from '../backup/kept-loads.js';
 import type { Lane } from '../backup/lane.schema.js';
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';
@@ -151,12 +152,15 @@ const harbour = (): Plan => {
       ],
     },
     usage: harbourUsage(blank.usage, 'America/Halifax'),
+    tariffs: [harbourTariff],
+    dailyUse: { ...blank.dailyUse, strategy: 'prices', fullBeforeStorms: true },
     outage: { ...blank.outage, climateId: 'cold-coast' },
     sources: {
       ...blank.sources,
       arrays: [
         {
           ...usualArray({ site: blank.site, supply: blank.supply }, 'barn-roof', 'Barn roof'),
+          existing: true,
           ratedW: 5300,
           tiltDeg: 38,
           facingDeg: 158,
@@ -262,6 +266,7 @@ const vineyard = (): Plan => {
         },
       ],
     },
+    tariffs: [vineyardTariff],
     sources: {
       ...blank.sources,
       arrays: [

@@ -1,4 +1,6 @@
 import { sampleLineOnly } from '../equipment/equipment-list.schema.js';
+import { emptyDailyUse } from '../daily/daily-use.schema.js';
+import { emptyFinance } from '../daily/finance.schema.js';
 import { emptyEquipment } from '../equipment/equipment.schema.js';
 import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
@@ -34,6 +36,8 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
       outageWeather: null,
       surplusSolarWhPerDay: null,
       plannedAdditions: [],
+      noGenerator: false,
+      mostCost: null,
       notes: '',
     },
     supply: { system, frequencyHz: american ? 60 : 50, serviceRatingA: null },
@@ -42,10 +46,14 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     loads: [],
     photos: [],
     outage: emptyScenario(),
+    tariffs: [],
+    finance: emptyFinance(),
+    existingUnits: [],
     equipmentList: sampleLineOnly(),
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),
     equipment: emptyEquipment(),
+    dailyUse: emptyDailyUse(),
   };
 }

@@ -22,6 +22,17 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): Pla
       });
     }
   });
+  const tariffs = new Set(plan.tariffs.map(({ id }) => id));
+  if (tariffs.size < plan.tariffs.length)
+    problems.push({ path: ['tariffs'], message: 'Two tariffs share an identifier; give each its own' });
+  plan.survey.services.forEach(({ tariffId }, index) => {
+    if (tariffId !== null && !tariffs.has(tariffId)) {
+      problems.push({
+        path: ['survey', 'services', index, 'tariffId'],
+        message: 'There is no such tariff; use null where none is known',
+      });
+    }
+  });
   const circuits = new Set(plan.survey.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
   const known = new Set<string>();
   const allowed = systemFacts[plan.supply.system].legSets;

@@ -9,6 +9,10 @@ import {
   surveySchema,
   usageSchema,
 } from '../../house/index.js';
+import { tariffSchema, maxTariffs } from '../../tariff/index.js';
+import { stackPartSchema } from '../../equipment/index.js';
+import { dailyUseSchema } from '../daily/daily-use.schema.js';
+import { financeSchema } from '../daily/finance.schema.js';
 import { backupSchema } from '../backup/backup.schema.js';
 import { briefSchema } from '../brief/brief.schema.js';
 import { maxOpenPoints, openPointSchema } from '../brief/open-point.schema.js';
@@ -30,6 +34,10 @@ export const houseSlices = {
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
   photos: z.array(photoSchema).max(maxPhotos, `A job holds at most ${maxPhotos} photos`),
   outage: scenarioSchema,
+  tariffs: z.array(tariffSchema).max(maxTariffs, `A job holds at most ${maxTariffs} tariffs`),
+  finance: financeSchema,
+  /** Units the house has already, whatever is designed. */
+  existingUnits: z.array(stackPartSchema).max(20, 'Use at most 20 kinds of units'),
   equipmentList: equipmentUseSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
@@ -39,4 +47,5 @@ export const designSlices = {
   backup: backupSchema,
   sources: sourcesSchema,
   equipment: equipmentSchema,
+  dailyUse: dailyUseSchema,
 };

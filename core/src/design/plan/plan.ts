@@ -1,4 +1,8 @@
+import type { StackPart } from '../../equipment/index.js';
 import type { House, Photo } from '../../house/index.js';
+import type { Tariff } from '../../tariff/index.js';
+import type { DailyUse } from '../daily/daily-use.schema.js';
+import type { Finance } from '../daily/finance.schema.js';
 import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { OpenPoint } from '../brief/open-point.schema.js';
@@ -10,6 +14,10 @@ import type { Sources } from '../sources/sources.schema.js';
 export interface Plan extends House, BackedUpHouse {
   brief: Brief;
   outage: Scenario;
+  tariffs: Tariff[];
+  finance: Finance;
+  existingUnits: StackPart[];
+  dailyUse: DailyUse;
   openPoints: OpenPoint[];
   photos: Photo[];
   equipmentList: EquipmentUse;

@@ -1,6 +1,7 @@
 import { settleLegs, settlePhotos, settleRating, settleRest } from '../../house/index.js';
 import { settleBackup } from '../backup/settle-backup.js';
 import type { Plan } from './plan.js';
+import { settleTariffs } from './settle-tariffs.js';
 
 /** Takes sources off circuits that are gone. */
 function settleSources<P extends Plan>(plan: P): P {
@@ -36,4 +37,4 @@ function settleSources<P extends Plan>(plan: P): P {
  * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
  */
 export const settlePlan = <P extends Plan>(plan: P): P =>
-  settlePhotos(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan))))));
+  settlePhotos(settleTariffs(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan)))))));

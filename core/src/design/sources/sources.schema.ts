@@ -15,6 +15,16 @@ const clockHour = () => countSchema(0, 23);
 /** The circuit it hangs on, and so the island it feeds; null = nobody has said: the first island. */
 const circuitId = () => field(idSchema.nullable(), { label: 'On circuit' });
 
+/** Is it there already? */
+const existing = (label: string) =>
+  field(z.boolean({ error: 'Say yes or no' }), {
+    label,
+    choices: [
+      [true, 'there already'],
+      [false, 'new'],
+    ],
+  });
+
 /** A point of the line of hills, roofs and trees that an array sees. */
 const horizonPointSchema = z.strictObject({
   /** Clockwise from north. */
@@ -44,6 +54,8 @@ export const solarArraySchema = z.strictObject({
   id: idSchema,
   circuitId: circuitId(),
   name: field(nameSchema(60), { label: 'Array' }),
+  /** It belongs to the house, whatever is designed: every design has it, and none pays for it. */
+  existing: existing('Array is'),
   /** Further circuits it comes down on, as modules with small inverters do; each carries its share. */
   moreCircuits: z.array(z.strictObject({ circuitId: idSchema })).max(11, 'Use at most 12 circuits'),
   /** Direct-current power under standard test conditions. */
@@ -81,6 +93,7 @@ export type SolarArray = z.infer<typeof solarArraySchema>;
 export const generatorSchema = z.strictObject({
   id: idSchema,
   circuitId: circuitId(),
+  existing: existing('Generator is'),
   powerW: field(amountSchema(300, 100_000, 'W'), { label: 'Power', unit: 'W' }),
   /**
    * "beside": in parallel with the inverter, both feed the house. "through": it feeds the house alone, through the inverter's

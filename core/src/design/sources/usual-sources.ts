@@ -6,6 +6,7 @@ import type { Generator, SolarArray, Vehicle } from './sources.schema.js';
 export const usualGenerator = (start: Generator['start']): Generator => ({
   id: 'generator',
   circuitId: null,
+  existing: false,
   powerW: start === 'auto' ? 7500 : 4500,
   connection: 'beside',
   legs: null,
@@ -33,6 +34,7 @@ export const usualArray = (
   id,
   name,
   circuitId: null,
+  existing: false,
   moreCircuits: [],
   ratedW: 6000,
   modules: null,

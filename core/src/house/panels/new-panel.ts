@@ -7,8 +7,7 @@ export const newService = (id: string, name: string): Service => ({
   name,
   ratingA: null,
   meter: '',
-  tariff: '',
-  tariffBands: [],
+  tariffId: null,
   faultCurrentA: null,
   mainBreakerA: null,
 });

@@ -5,7 +5,6 @@ import {
   field,
   idSchema,
   lineSchema,
-  moneySchema,
   nameSchema,
   placeWord,
 } from '../../base/index.js';
@@ -109,43 +108,13 @@ export const deviceSchema = z.strictObject({
 });
 export type Device = z.infer<typeof deviceSchema>;
 
-export const maxTariffBands = 24;
-
-/** Hours of the day in which a kilowatt-hour has one price. */
-export const tariffBandSchema = z.strictObject({
-  id: idSchema,
-  name: field(nameSchema(40), { label: 'Band' }),
-  /** Clock hours: from the first up to, not with, the last; the same twice is the whole day. */
-  fromH: field(countSchema(0, 23), { label: 'From', unit: 'h' }),
-  toH: field(countSchema(0, 23), { label: 'To', unit: 'h' }),
-  days: field(z.enum(['all', 'workdays', 'weekend'], { error: 'Choose all, workdays or weekend' }), {
-    label: 'Days',
-    choices: [
-      ['all', 'every day'],
-      ['workdays', 'Monday to Friday'],
-      ['weekend', 'Saturday and Sunday'],
-    ],
-  }),
-  season: field(z.enum(['all', 'winter', 'summer'], { error: 'Choose all, winter or summer' }), {
-    label: 'Season',
-    choices: [
-      ['all', 'all year'],
-      ['winter', 'winter'],
-      ['summer', 'summer'],
-    ],
-  }),
-  /** Price of a kilowatt-hour. */
-  perKWh: moneySchema.nullable(),
-});
-export type TariffBand = z.infer<typeof tariffBandSchema>;
-
 export const serviceSchema = z.strictObject({
   id: idSchema,
   name: field(nameSchema(60), { label: 'Name' }),
   ratingA: field(ratingSchema.nullable(), { label: 'Rating', unit: 'A' }),
   meter: field(lineSchema(60), { label: 'Meter' }),
-  tariff: field(lineSchema(60), { label: 'Tariff' }),
-  tariffBands: z.array(tariffBandSchema).max(maxTariffBands, `Use at most ${maxTariffBands} bands`),
+  /** One of the job's tariffs; null = not said. */
+  tariffId: idSchema.nullable(),
   /** Available fault current at the service. */
   faultCurrentA: field(amountSchema(100, 200_000, 'A').nullable(), {
     label: 'Available fault current',

@@ -7,7 +7,6 @@ import { simulatedRuntimeMargin } from './simulated-runtime-margin.js';
 import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js';
 import { idealUnit } from '../../equipment/testing/ideal-unit.js';
 import { anOutageYear, steadyWeather } from '../testing/outages.js';
-import { dailyUse } from './daily-charge.js';
 import { OutageDrill } from './drill.js';
 import { helpfulChanges } from '../help/helpful-changes.js';
 import { studyYear, type OutageStudy } from './outage-study.js';
@@ -15,7 +14,6 @@ import { everyHours } from './season-windows.js';
 import { seasonOutlook } from './season-outlook.js';
 import { seasonStretch } from './season-stretch.js';
 import { playOutage } from './play-outage.js';
-import { reservePoint } from './reserve-curve.js';
 import { runtimeOutlook } from './runtime-outlook.js';
 import { recordSurvived, survivalCurve } from './survival.js';
 import { hoursOfSeason, reachedMin, yearMap } from './year-map.js';
@@ -165,33 +163,6 @@ describe('what would help', () => {
       const year = studyYear({ ...farmStudy, plan, parts }, builtInCatalogue)!;
       expect(seasonOutlook(year, 'winter', wish).meanH, id).toBeGreaterThan(now);
     }
-  });
-});
-
-describe('held-back charge', () => {
-  it('costs daily use and buys hours', () => {
-    const points = [0.1, 0.5, 0.9].map((share) => reservePoint(farmYear, share, 'winter', 28));
-    for (let i = 1; i < points.length; i += 1) {
-      expect(points[i]!.dailyWh).toBeLessThan(points[i - 1]!.dailyWh);
-      expect(points[i]!.nineteenOfTwentyH).toBeGreaterThan(points[i - 1]!.nineteenOfTwentyH);
-    }
-  });
-  it('costs nothing where the battery is not used day by day', () => {
-    const dark = { ...farm, sources: { ...farm.sources, arrays: [] } };
-    const { givenWh, chargeWh } = dailyUse(studyYear({ ...farmStudy, plan: dark }, builtInCatalogue)!, 0);
-    expect(givenWh).toBe(0);
-    expect(Math.min(...chargeWh)).toBe(farmYear.hardware.usableWh);
-  });
-  it('dodges peak prices between 16 and 22, filled at night', () => {
-    const plan = {
-      ...farm,
-      brief: { ...farm.brief, goals: { ...farm.brief.goals, peakPrice: 'counts' as const } },
-      outage: { ...farm.outage, arrays: [] },
-    };
-    const { givenWh, chargeWh } = dailyUse(studyYear({ ...farmStudy, plan }, builtInCatalogue)!, 0.2);
-    expect(givenWh).toBeGreaterThan(0);
-    expect(chargeWh[24 * 40 + 15]).toBeGreaterThan(chargeWh[24 * 40 + 22]!);
-    expect(Math.min(...chargeWh)).toBeGreaterThanOrEqual(0.2 * farmYear.hardware.usableWh - 1e-6);
   });
 });
 

@@ -45,6 +45,7 @@ const unitOf = (nameplateWh: number, changes: Partial<typeof idealUnit.inverter>
 const generator: Generator = {
   id: 'generator',
   circuitId: null,
+  existing: false,
   powerW: 5000,
   connection: 'beside',
   legs: null,

@@ -30,6 +30,7 @@ export const steadyWeather = (temperatureC = 18.3): WeatherYear => ({
 export const anArray = (changes: Partial<SolarArray> = {}): SolarArray => ({
   id: 'roof',
   circuitId: null,
+  existing: false,
   moreCircuits: [],
   name: 'Roof',
   ratedW: 6000,

@@ -3,16 +3,8 @@ import { DateTime } from 'luxon';
 import { describe, expect, it } from 'vitest';
 import { type Figure, workingText } from '../../base/index.js';
 import { systemFacts } from '../../electric/index.js';
-import {
-  type Channel,
-  type ChannelRole,
-  clockText,
-  gap,
-  localTimes,
-  offsetSpans,
-  serviceRatingA,
-  WallClock,
-} from '../../house/index.js';
+import { type Channel, type ChannelRole, gap, serviceRatingA } from '../../house/index.js';
+import { clockText, localTimes, offsetSpans, WallClock } from '../../nature/index.js';
 import {
   analyseReadings,
   demoReadings,

@@ -1,5 +1,6 @@
 import { backupStage } from './backup/backup.stage';
 import { briefStage } from './brief/brief.stage';
+import { dailyStage } from './daily/daily.stage';
 import { loadsStage } from './loads/loads.stage';
 import { optionsStage } from './options/options.stage';
 import { outageStage } from './outage/outage.stage';
@@ -18,4 +19,5 @@ export const stages: readonly Stage[] = [
   sourcesStage,
   outageStage,
   optionsStage,
+  dailyStage,
 ];

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { fieldFacts, fieldText, readFieldText } from '@levamen/core/base';
+import { type Decimal, fieldFacts, fieldText, readFieldText } from '@levamen/core/base';
 import { inWordsOf } from '@levamen/core/present';
 import * as z from 'zod';
 import { AmountField } from './amount-field';
 import { ChoiceField, type Choice } from './choice-field';
 import type { Form } from './form';
+import { MoneyField } from './money-field';
 import { PLACE_LOCALE } from './place-locale';
 import { SeveralField } from './several-field';
 import { TextField } from './text-field';
@@ -17,7 +18,7 @@ import { TextField } from './text-field';
  */
 @Component({
   selector: 'lv-form-field',
-  imports: [AmountField, ChoiceField, SeveralField, TextField],
+  imports: [AmountField, ChoiceField, MoneyField, SeveralField, TextField],
   template: `
     @switch (kind()) {
       @case ('choice') {
@@ -51,6 +52,17 @@ import { TextField } from './text-field';
           [label]="shownLabel()"
           [choices]="facts().several!"
           [value]="several()"
+          (valueChange)="take($event)"
+        />
+      }
+      @case ('money') {
+        <lv-money-field
+          [label]="shownLabel()"
+          [hint]="shownHint()"
+          [hideLabel]="hideLabel()"
+          [unit]="currency()"
+          [optional]="optional()"
+          [value]="money()"
           (valueChange)="take($event)"
         />
       }
@@ -93,6 +105,8 @@ export class FormField<T extends object> {
   /** In place of the label of the schema, where one form shows a field several times. */
   readonly label = input<string | null>(null);
   readonly hideLabel = input(false);
+  /** Of an amount of money. */
+  readonly currency = input('');
 
   private readonly locale = inject(PLACE_LOCALE);
   protected readonly schema = computed((): z.ZodType => this.of().shape[this.name()]);
@@ -105,11 +119,12 @@ export class FormField<T extends object> {
     inWordsOf(this.locale(), this.label() ?? this.facts().label),
   );
   protected readonly shownHint = computed(() => this.hint() ?? this.facts().hint ?? '');
-  protected readonly kind = computed((): 'choice' | 'several' | 'points' | 'amount' | 'text' => {
-    const { choices, unit, several, points } = this.facts();
+  protected readonly kind = computed((): 'choice' | 'several' | 'points' | 'money' | 'amount' | 'text' => {
+    const { choices, unit, several, points, money } = this.facts();
     if (choices ?? this.choices()) return 'choice';
     if (several) return 'several';
     if (points) return 'points';
+    if (money) return 'money';
     return unit ? 'amount' : 'text';
   });
   /** May it be left empty? */
@@ -126,6 +141,7 @@ export class FormField<T extends object> {
   protected readonly amountSchema = computed(() => this.schema() as z.ZodType<number | null>);
   protected readonly amount = computed(() => this.value() as number | null);
   protected readonly assumedAmount = computed(() => this.assumed() as number | null);
+  protected readonly money = computed(() => this.value() as Decimal | null);
   protected readonly text = computed(() => (this.value() as string | null) ?? '');
   protected readonly several = computed(() => (this.value() as readonly string[] | null) ?? []);
   protected readonly points = computed(() => fieldText(this.schema(), this.value()));

@@ -12,7 +12,7 @@ let nextId = 0;
   selector: 'lv-text-field',
   imports: [FormsModule, InputText, Textarea],
   template: `
-    <label [for]="id">{{ label() }}</label>
+    <label [for]="id" [class.visually-hidden]="hideLabel()">{{ label() }}</label>
     <span class="box wide">
       @if (rows() > 1) {
         <textarea
@@ -59,6 +59,7 @@ export class TextField {
   readonly schema = input.required<z.ZodType>();
   readonly hint = input('');
   readonly rows = input(1);
+  readonly hideLabel = input(false);
   readonly valueChange = output<string>();
 
   protected readonly id = `text-${nextId++}`;

@@ -10,6 +10,8 @@ import {
   type OutageYear,
   playedOfBrief,
   playOutage,
+  type DailyHouse,
+  dailyHouse,
   reservePoint,
   type ShiftOfGroup,
   shiftsOfBrief,
@@ -25,6 +27,15 @@ let present: {
   readonly catalogue: Catalogue;
   readonly year: OutageYear;
 } | null = null;
+
+/** Of the study at hand, the house with the grid there: asked for once for all points of a curve. */
+let withGrid: { readonly of: OutageStudy; readonly house: DailyHouse } | null = null;
+function reserveQuestion({ study, year }: NonNullable<typeof present>) {
+  const { plan, weather, islandId } = study;
+  if (withGrid?.of !== study)
+    withGrid = { of: study, house: dailyHouse(plan, weather, 60, yearOf(study, plan.outage.seed)) };
+  return { plan, islandId, year, house: withGrid.house };
+}
 
 /** Years that were asked about last. */
 let kept: readonly KeptYear[] = [];
@@ -81,6 +92,6 @@ const api: OutageApi = {
   tallyBrief: (study, catalogue, seed, before) =>
     tallyOfBrief(study, catalogue, [yearOf(study, seed)], before),
   reserve: (heldBack, season, requiredH) =>
-    present && reservePoint(present.year, heldBack, season, requiredH),
+    present && reservePoint(reserveQuestion(present), heldBack, season, requiredH),
 };
 expose(api);

@@ -1,16 +1,17 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import { type Service, serviceSchema, type TariffBand } from '@levamen/core/house';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { type Service, serviceSchema } from '@levamen/core/house';
 import { Button } from 'primeng/button';
+import { JobSession } from '../../data/job-session';
+import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { PhotoStrip } from '../../photos/photo-strip';
 import { PanelEdits } from './panel-edits';
-import { TariffBands } from './tariff-bands';
 
 /** A service: its rating, meter, tariff, and the breaker ahead of every panel where there is one. */
 @Component({
   selector: 'lv-service-detail',
-  imports: [Button, FormField, PhotoStrip, TariffBands],
+  imports: [Button, ChoiceField, FormField, PhotoStrip],
   template: `
     <h3>Service</h3>
     <lv-form-field [of]="form" name="name" />
@@ -19,9 +20,14 @@ import { TariffBands } from './tariff-bands';
       <lv-form-field [of]="form" name="mainBreakerA" />
       <lv-form-field [of]="form" name="faultCurrentA" />
       <lv-form-field [of]="form" name="meter" />
-      <lv-form-field [of]="form" name="tariff" />
+      <lv-choice-field
+        label="Tariff"
+        hint="entered in Usage, Tariffs"
+        [choices]="tariffs()"
+        [value]="service().tariffId"
+        (valueChange)="setTariff($event)"
+      />
     </div>
-    <lv-tariff-bands [bands]="service().tariffBands" (bandsChange)="setBands($event)" />
     <p class="small soft">
       Two mains behind one meter: enter one service with its rating, and two panels fed from it, each with its
       own main breaker. Everything ahead of a main stays live when it is open.
@@ -49,14 +55,19 @@ import { TariffBands } from './tariff-bands';
 })
 export class ServiceDetail {
   private readonly edits = inject(PanelEdits);
+  private readonly session = inject(JobSession);
   readonly service = input.required<Service>();
   readonly removed = output();
+  protected readonly tariffs = computed((): Choice<string | null>[] => [
+    { value: null, label: 'not said' },
+    ...(this.session.plan()?.tariffs ?? []).map(({ id, name }) => ({ value: id, label: name })),
+  ]);
   protected readonly form = formOf<Service>(serviceSchema.shape, this.service, (change) =>
     this.edits.changeService(this.service().id, change),
   );
 
-  protected setBands(tariffBands: TariffBand[]): void {
-    this.edits.changeService(this.service().id, { tariffBands });
+  protected setTariff(tariffId: string | null): void {
+    this.edits.changeService(this.service().id, { tariffId });
   }
 
   protected addPanel(): void {

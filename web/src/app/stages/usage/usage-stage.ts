@@ -9,14 +9,15 @@ import { BillsCard } from './bills-card';
 import { LiveCard } from './live-card';
 import { MeterCard } from './meter-card';
 import { OutagesCard } from './outages-card';
+import { TariffsCard } from './tariffs/tariffs-card';
 import { UsageEdits } from './usage-edits';
 
-type Part = 'bills' | 'meter' | 'outages' | 'live';
+type Part = 'bills' | 'tariffs' | 'meter' | 'outages' | 'live';
 
 /** What the house used, what the meter says, and what the grid did. */
 @Component({
   selector: 'lv-usage-stage',
-  imports: [BillsCard, FormsModule, LiveCard, MeterCard, OutagesCard, SelectButton],
+  imports: [BillsCard, FormsModule, LiveCard, MeterCard, OutagesCard, SelectButton, TariffsCard],
   providers: [MeterData, UsageEdits],
   template: `
     @if (plan(); as plan) {
@@ -34,6 +35,11 @@ type Part = 'bills' | 'meter' | 'outages' | 'live';
         @switch (part()) {
           @case ('bills') {
             <lv-bills-card [plan]="plan" [units]="units()" />
+          }
+          @case ('tariffs') {
+            @defer {
+              <lv-tariffs-card [plan]="plan" />
+            }
           }
           @case ('meter') {
             @defer {
@@ -69,6 +75,7 @@ export class UsageStage {
   protected readonly part = signal<Part>('bills');
   protected readonly parts: Choice<Part>[] = [
     { label: 'Bills', value: 'bills' },
+    { label: 'Tariffs', value: 'tariffs' },
     { label: 'Meter data', value: 'meter' },
     { label: 'Outages', value: 'outages' },
     { label: 'Live', value: 'live' },
