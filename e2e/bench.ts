@@ -31,7 +31,8 @@ export class Bench {
   }
 
   async goTo(
-    stage: 'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Backup set' | 'Sources' | 'Outage',
+    stage:
+      'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Backup set' | 'Sources' | 'Outage' | 'Options' | 'Daily use',
   ): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.split(' ')[0]!.toLowerCase()}`);

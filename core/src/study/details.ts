@@ -44,6 +44,7 @@ export {
   type DailySums,
   type StacksInUse,
 } from './daily/daily-result.js';
+export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
 export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';

@@ -1,4 +1,5 @@
 import { type Plan, type SolarArray, strategies, type Strategy } from '../../design/index.js';
+import type { MeasuredYear } from '../../house/details.js';
 import { isSouthern } from '../../house/index.js';
 import type { WeatherYear } from '../../nature/index.js';
 import { sumOfAmounts } from '../../tariff/index.js';
@@ -87,11 +88,12 @@ export const byFacing = (
   weather: WeatherYear | null,
   intervalMin: IntervalMin,
   kept: KeptYear,
+  measured: MeasuredYear | null = null,
 ): { readonly facing: Facing; readonly variant: DailyVariant }[] =>
   question.plan.sources.arrays.every(({ existing }) => existing)
     ? []
     : facings.map((facing) => {
         const plan = facedPlan(question.plan, facing);
-        const house = dailyHouse(plan, weather, intervalMin, kept);
+        const house = dailyHouse(plan, weather, intervalMin, kept, measured);
         return { facing, variant: variantOf(house, { ...question, plan }) };
       });

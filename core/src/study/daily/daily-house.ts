@@ -1,4 +1,5 @@
 import { outageSettingsOf, type Plan, type SolarArray } from '../../design/index.js';
+import type { MeasuredYear } from '../../house/details.js';
 import type { WeatherYear } from '../../nature/index.js';
 import { type PriceCalendar, priceCalendar } from '../../tariff/details.js';
 import type { Tariff } from '../../tariff/index.js';
@@ -34,19 +35,23 @@ export interface DailyHouse {
   readonly storms: Uint8Array;
   /** By how much the load list was stretched in each month to come to the bills; null = there are none. */
   readonly billScales: readonly number[] | null;
+  /** Share of the year that is measured; null = nothing is. */
+  readonly measuredShare: number | null;
 }
 
 /**
- * Prepares a year with the grid there: what is taken behind each meter and what its arrays give, on the clock of the house. The energy is that of
- * the bills where there are any, in the shape of the load list.
+ * Prepares a year with the grid there: what is taken behind each meter and what its arrays give, on the clock of the house. The energy is what was
+ * measured; else that of the bills, in the shape of the load list; else that of the load list.
  *
  * @param kept what is known already of the year of the plan's seed
+ * @param measured a year of the meter, in intervals of the same length
  */
 export function dailyHouse(
   plan: Plan,
   weather: WeatherYear | null,
   intervalMin: IntervalMin,
   kept: KeptYear = new KeptYear(plan.outage.seed),
+  measured: MeasuredYear | null = null,
 ): DailyHouse {
   const met = kept.weather(plan, weather);
   const clock = yearClock(plan.site, intervalMin);
@@ -64,33 +69,66 @@ export function dailyHouse(
       })),
     };
   });
+  // Bills and readings are those of the house: all its meters together.
+  const loadWh = summed(listed.map((one) => one.loadWh));
+  const sunBeforeWh = summed([
+    new Float64Array(loadWh.length),
+    ...listed.flatMap(({ arrays }) =>
+      arrays.filter(({ array }) => array.existing).map(({ energyWh }) => energyWh),
+    ),
+  ]);
   const { bills } = plan.usage;
-  const sum = (of: readonly Float64Array[]): Float64Array =>
-    listed[0]!.loadWh.map((_, i) => of.reduce((all, one) => all + one[i]!, 0));
-  // The bills are those of the house: all its meters together.
-  const scales =
-    bills.length === 0
-      ? null
-      : billScale(
-          sum(listed.map(({ loadWh }) => loadWh)),
-          sum(
-            listed.flatMap(({ arrays }) =>
-              arrays.filter(({ array }) => array.existing).map(({ energyWh }) => energyWh),
-            ),
-          ),
-          bills,
-        );
+  const isMeasured = measured?.intervalMin === intervalMin;
+  const scales = isMeasured || bills.length === 0 ? null : billScale(loadWh, sunBeforeWh, bills);
+  const houseWh = isMeasured
+    ? measuredLoad(measured, loadWh, sunBeforeWh)
+    : scales
+      ? scaledByMonth(loadWh, scales)
+      : loadWh;
+  /** Of a meter: its share of the listed energy in that interval; where nothing is listed, of the year. */
+  const listedWh = total(loadWh);
+  const ofMeter = (one: MeterYear): Float64Array => {
+    const share = listedWh > 0 ? total(one.loadWh) / listedWh : 1 / listed.length;
+    return listed.length === 1
+      ? houseWh
+      : houseWh.map((wh, i) => wh * (loadWh[i]! > 0 ? one.loadWh[i]! / loadWh[i]! : share));
+  };
   return {
     intervalMin,
     clock,
     billScales: scales,
+    measuredShare: isMeasured ? measured.covered : null,
     storms: turnedMarks(stormIntervals(kept.factors.stormy, intervalMin), clock),
     meters: listed.map((one) => ({
       ...one,
-      loadWh: turned(scales ? scaledByMonth(one.loadWh, scales) : one.loadWh, clock),
+      loadWh: turned(ofMeter(one), clock),
       arrays: one.arrays.map(({ array, energyWh }) => ({ array, energyWh: turned(energyWh, clock) })),
     })),
   };
+}
+
+const total = (energyWh: Float64Array): number => energyWh.reduce((sum, wh) => sum + wh, 0);
+const summed = (of: readonly Float64Array[]): Float64Array =>
+  of[0]!.map((_, i) => of.reduce((sum, one) => sum + one[i]!, 0));
+
+/**
+ * What the house takes, from its meter: what went through it and the sun behind it, measured or of the arrays that were there. Gaps are filled with
+ * the load list, stretched as the measured hours are.
+ */
+function measuredLoad(
+  { netWh, solarWh }: MeasuredYear,
+  listedWh: Float64Array,
+  sunBeforeWh: Float64Array,
+): Float64Array {
+  const loadWh = netWh.map((wh, i) => Math.max(0, wh + (solarWh ?? sunBeforeWh)[i]!));
+  let [measured, listed] = [0, 0];
+  for (let i = 0; i < loadWh.length; i += 1) {
+    if (Number.isNaN(loadWh[i]!)) continue;
+    measured += loadWh[i]!;
+    listed += listedWh[i]!;
+  }
+  const stretch = listed > 0 ? measured / listed : 1;
+  return loadWh.map((wh, i) => (Number.isNaN(wh) ? stretch * listedWh[i]! : wh));
 }
 
 const turnedMarks = (marks: Uint8Array, clock: YearClock): Uint8Array =>

@@ -74,6 +74,7 @@ export interface DailyResult {
   readonly usableWh: number;
   readonly nameplateWh: number;
   readonly billScales: readonly number[] | null;
+  readonly measuredShare: number | null;
   /** It should follow prices, and a meter has none. */
   readonly lacksPrices: boolean;
   /** Names of tariffs whose place has no holidays that are known. */
@@ -158,6 +159,7 @@ export function dailyResult(house: DailyHouse, question: DailyQuestion): DailyRe
     usableWh: behind.reduce((sum, { battery }) => sum + (battery?.usableWh ?? 0), 0),
     nameplateWh: behind.reduce((sum, { nameplateWh }) => sum + nameplateWh, 0),
     billScales: house.billScales,
+    measuredShare: house.measuredShare,
     lacksPrices:
       rules.strategy === 'prices' &&
       house.meters.some(({ tariff }, index) => !tariff && behind[index]!.battery),

@@ -381,3 +381,22 @@ it('a house with several meters has a bill of each', () => {
     ['Cellar', 'EUR'],
   ]);
 });
+
+it('what a meter measured goes before bills; gaps are filled from the list', () => {
+  const netWh = new Float64Array(8760).fill(700);
+  netWh.fill(NaN, 0, 240);
+  const solarWh = new Float64Array(8760).fill(100);
+  const measured = { intervalMin: 60 as const, netWh, solarWh, covered: 8520 / 8760 };
+  const { meters, billScales, measuredShare } = dailyHouse(farm, null, 60, undefined, measured);
+  expect([billScales, measuredShare]).toEqual([null, 8520 / 8760]);
+  const { loadWh } = meters[0]!;
+  expect(loadWh[5000]).toBe(800);
+  const gap = loadWh.subarray(0, 240).reduce((sum, wh) => sum + wh, 0) / 240;
+  expect(gap).toBeGreaterThan(400);
+  expect(gap).toBeLessThan(2400);
+  // Where the sun is not measured, that of the arrays which were there is behind the meter.
+  const dark = dailyHouse(farm, null, 60, undefined, { ...measured, solarWh: null }).meters[0]!;
+  const noon = 24 * 180 + 12;
+  const barn = dark.arrays.find(({ array }) => array.existing)!.energyWh[noon]!;
+  expect(dark.loadWh[noon]).toBeCloseTo(700 + barn, 6);
+});

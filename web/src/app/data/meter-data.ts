@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { ChannelRole } from '@levamen/core/house';
-import type { CsvOptions, MeasuredUse, UsageAnalysis } from '@levamen/core/house/details';
+import type { CsvOptions, MeasuredUse, MeasuredYear, UsageAnalysis } from '@levamen/core/house/details';
 import type { SavedReadingSet } from '@levamen/core/api';
 import { proxy, wrap, type Remote } from 'comlink';
 import { firstValueFrom } from 'rxjs';
@@ -108,6 +108,18 @@ export class MeterData {
       await this.analyse(set, feedBack);
       return set;
     });
+  }
+
+  /** A set as a year of the calendar; null where it is not here, or knows circuits only. */
+  async year(jobId: string, setId: string, calendarYear: number): Promise<MeasuredYear | null> {
+    const set = await this.find(jobId, setId);
+    if (!set?.complete) return null;
+    await this.there().load(
+      jobId,
+      set,
+      proxy(() => undefined),
+    );
+    return this.there().year(set.zone, calendarYear);
   }
 
   measuredUse(channel: string, zone: string, southern: boolean): Promise<MeasuredUse | null> {

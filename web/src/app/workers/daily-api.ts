@@ -1,4 +1,5 @@
 import type { Catalogue } from '@levamen/core/equipment';
+import type { MeasuredYear } from '@levamen/core/house/details';
 import type { Plan } from '@levamen/core/design';
 import type { WeatherYear } from '@levamen/core/nature';
 import type {
@@ -15,6 +16,8 @@ export interface DailyAsked {
   readonly weather: WeatherYear | null;
   readonly stacks: StacksInUse;
   readonly intervalMin: IntervalMin;
+  /** What the meter measured; null = nothing. */
+  readonly measured: MeasuredYear | null;
 }
 
 /** A year with a new battery, and one with a battery that has aged. */

@@ -17,7 +17,7 @@ const keptOf = ({ plan }: DailyAsked): KeptYear =>
 /** The house that was asked about last: designs over it share it where their arrays are the same. */
 let known: { readonly text: string; readonly house: DailyHouse } | null = null;
 function houseOf(asked: DailyAsked): DailyHouse {
-  const { plan, weather, intervalMin } = asked;
+  const { plan, weather, intervalMin, measured } = asked;
   const { loads, survey, usage, tariffs, site, sources, outage, backup } = plan;
   const text = JSON.stringify([
     loads,
@@ -30,8 +30,11 @@ function houseOf(asked: DailyAsked): DailyHouse {
     backup.services,
     weather?.name ?? null,
     intervalMin,
+    usage.measurement?.setId ?? null,
+    measured?.covered ?? null,
   ]);
-  if (known?.text !== text) known = { text, house: dailyHouse(plan, weather, intervalMin, keptOf(asked)) };
+  if (known?.text !== text)
+    known = { text, house: dailyHouse(plan, weather, intervalMin, keptOf(asked), measured) };
   return known.house;
 }
 
@@ -49,7 +52,7 @@ const api: DailyApi = {
     const question = { ...asked, catalogue, ageYears: 0 };
     return {
       strategies: byStrategy(houseOf(asked), question),
-      facings: byFacing(question, asked.weather, asked.intervalMin, keptOf(asked)),
+      facings: byFacing(question, asked.weather, asked.intervalMin, keptOf(asked), asked.measured),
     };
   },
 };

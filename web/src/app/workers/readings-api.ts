@@ -1,5 +1,11 @@
 import type { ChannelRole, ReadingProblem } from '@levamen/core/house';
-import type { CsvOptions, CsvShape, MeasuredUse, UsageAnalysis } from '@levamen/core/house/details';
+import type {
+  CsvOptions,
+  CsvShape,
+  MeasuredUse,
+  MeasuredYear,
+  UsageAnalysis,
+} from '@levamen/core/house/details';
 import type { SavedReadingSet } from '@levamen/core/api';
 
 /** What is known of a file before it is read. */
@@ -48,5 +54,7 @@ export interface ReadingsApi {
   /** Turns the sign of a channel. */
   flip(channel: string): void;
   setRole(channel: string, role: ChannelRole): void;
+  /** The readings as a year of 365 days; null where they know circuits only. */
+  year(zone: string, calendarYear: number): MeasuredYear | null;
   measuredUse(channel: string, zone: string, southern: boolean): MeasuredUse | null;
 }

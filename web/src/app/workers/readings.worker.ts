@@ -9,6 +9,7 @@ import {
   EspiReadings,
   guessCsvShape,
   measuredUse,
+  measuredYear,
 } from '@levamen/core/house/details';
 import { readingSetSchema, type SavedReadingSet, savedReadingSetSchema } from '@levamen/core/api';
 import { expose } from 'comlink';
@@ -198,6 +199,8 @@ const api: ReadingsApi = {
   },
 
   analyse: (zone, feedBack) => Promise.resolve(analyseReadings(loaded(), zone, new Set(feedBack))),
+
+  year: (zone, calendarYear) => measuredYear(loaded(), zone, calendarYear),
 
   flip(channel): void {
     for (const { name, milli } of loaded().channels) {

@@ -7,6 +7,7 @@ import { Appearance } from '../../data/appearance';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { MeterData } from '../../data/meter-data';
 import { ChartView } from '../../ui/chart';
 import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { chartInk } from '../../ui/chart-ink';
@@ -30,7 +31,7 @@ const strategyLabels = {
 @Component({
   selector: 'lv-daily-stage',
   imports: [ChartView, ChoiceField, NothingYet, RouterLink, RulesCard],
-  providers: [DailyStudies, DailyState],
+  providers: [DailyStudies, DailyState, MeterData],
   templateUrl: './daily-stage.html',
   styleUrl: './daily-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -84,10 +85,13 @@ export class DailyStage {
     const { billScales } = result;
     const range =
       billScales && [Math.min(...billScales), Math.max(...billScales)].map((scale) => scale.toFixed(2));
+    const { measuredShare, intervalMin } = result;
     return [
-      range
-        ? `The load list in its hours, stretched month by month to the bills (× ${range[0]} to ${range[1]}).`
-        : 'The load list as it stands: there are no bills.',
+      measuredShare !== null
+        ? `The house as its meter measured it, every ${intervalMin} minutes; ${percent(measuredShare)} of the year is covered, the rest is the load list stretched alike.`
+        : range
+          ? `The load list in its hours, stretched month by month to the bills (× ${range[0]} to ${range[1]}).`
+          : 'The load list as it stands: there are no bills.',
       ...(result.lacksPrices
         ? ['It should follow prices, and its meter has no tariff: it stores the own sun instead.']
         : []),

@@ -2,11 +2,13 @@ import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { dailySettingsOf } from '@levamen/core/design';
 import { dailyWorth } from '@levamen/core/offer';
-import type { StacksInUse } from '@levamen/core/study/details';
-import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
+import type { MeasuredYear } from '@levamen/core/house/details';
+import { calendarYear, type StacksInUse } from '@levamen/core/study/details';
+import { catchError, debounceTime, from, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { MeterData } from '../../data/meter-data';
 import { WeatherYears } from '../../data/weather-years';
 import type { DailyAnswer, DailyAsked, DailyBeside } from '../../workers/daily-api';
 import { totalOfCase } from './case-totals';
@@ -28,6 +30,7 @@ export class DailyState {
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(DailyStudies);
   private readonly weather = inject(WeatherYears);
+  private readonly meter = inject(MeterData);
 
   private readonly stacks = computed(
     (): StacksInUse => {
@@ -41,12 +44,35 @@ export class DailyState {
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
+  private readonly setId = computed(() => this.session.plan()?.usage.measurement?.setId ?? null);
+  /** What the meter measured; null while it is fetched. */
+  private readonly measured = toSignal(
+    toObservable(this.setId).pipe(
+      switchMap((setId): Observable<{ readonly year: MeasuredYear | null } | null> => {
+        if (setId === null) return of({ year: null });
+        return from(this.meter.year(this.session.id(), setId, calendarYear)).pipe(
+          map((year) => ({ year })),
+          // Without them the bills say how much it is.
+          catchError(() => of({ year: null })),
+          startWith(null),
+        );
+      }),
+    ),
+    { initialValue: null },
+  );
   private readonly asked = computed((): DailyAsked | null => {
     const plan = this.session.studied();
     const weather = this.weather.year();
-    if (!plan || plan.loads.length === 0 || !weather.ready || this.evaluations.catalogue().length === 0)
-      return null;
-    return { plan, weather: weather.year, stacks: this.stacks(), intervalMin: 60 };
+    const measured = this.measured();
+    if (!plan || !measured || plan.loads.length === 0 || !weather.ready) return null;
+    if (this.evaluations.catalogue().length === 0) return null;
+    return {
+      plan,
+      weather: weather.year,
+      stacks: this.stacks(),
+      intervalMin: measured.year?.intervalMin ?? 60,
+      measured: measured.year,
+    };
   });
   readonly year = this.answerOf((asked) => this.studies.year(asked));
   readonly beside = this.answerOf((asked) => this.studies.beside(asked));

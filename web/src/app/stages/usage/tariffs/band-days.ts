@@ -31,7 +31,7 @@ const clock = (quarter: number): string =>
                     [style.flex-grow]="stretch.span"
                     [attr.data-band]="stretch.band % 4"
                     [title]="stretch.says"
-                    >{{ stretch.letter }}</span
+                    ><b>{{ stretch.letter }}</b></span
                   >
                 }
               </span>
@@ -76,6 +76,11 @@ const clock = (quarter: number): string =>
       line-height: 1.25rem;
       border-inline-start: 1px solid var(--rule-strong);
       color: var(--ink);
+    }
+    .day b {
+      font-weight: 600;
+      padding-inline: 0.2rem;
+      background: var(--sheet-raised);
     }
     .day span:first-child {
       border-inline-start: 0;

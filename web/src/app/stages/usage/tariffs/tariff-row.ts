@@ -20,25 +20,27 @@ export type Named = readonly { readonly id: string; readonly name: string }[];
   imports: [Button, FormField, SeveralField],
   template: `
     <div class="row" role="group" [attr.aria-label]="label()">
-      @for (name of names(); track name) {
-        <lv-form-field [of]="form()" [name]="name" [choices]="choicesOf(name)" [currency]="currency()" />
-      }
-      @if (entry().seasonIds && seasons().length > 1) {
-        <lv-several-field
-          label="In seasons (none: all)"
-          [choices]="seasonChoices()"
-          [value]="entry().seasonIds!"
-          (valueChange)="changed.emit({ seasonIds: $event })"
-        />
-      }
-      @if (entry().bandIds && bands().length > 1) {
-        <lv-several-field
-          label="In bands (none: all)"
-          [choices]="bandChoices()"
-          [value]="entry().bandIds!"
-          (valueChange)="changed.emit({ bandIds: $event })"
-        />
-      }
+      <div class="fields">
+        @for (name of names(); track name) {
+          <lv-form-field [of]="form()" [name]="name" [choices]="choicesOf(name)" [currency]="currency()" />
+        }
+        @if (entry().seasonIds && seasons().length > 1) {
+          <lv-several-field
+            label="In seasons (none: all)"
+            [choices]="seasonChoices()"
+            [value]="entry().seasonIds!"
+            (valueChange)="changed.emit({ seasonIds: $event })"
+          />
+        }
+        @if (entry().bandIds && bands().length > 1) {
+          <lv-several-field
+            label="In bands (none: all)"
+            [choices]="bandChoices()"
+            [value]="entry().bandIds!"
+            (valueChange)="changed.emit({ bandIds: $event })"
+          />
+        }
+      </div>
       @if (removable()) {
         <p-button
           icon="pi pi-times"
@@ -53,12 +55,19 @@ export type Named = readonly { readonly id: string; readonly name: string }[];
   `,
   styles: `
     .row {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
-      gap: 0.4rem 0.9rem;
+      display: flex;
+      gap: 0.5rem;
       align-items: start;
+      justify-content: space-between;
       padding-block: 0.35rem;
       border-block-end: 1px solid var(--rule);
+    }
+    .fields {
+      flex: 1;
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
+      gap: 0.4rem 0.9rem;
+      align-items: start;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
