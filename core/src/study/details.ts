@@ -46,6 +46,8 @@ export {
 } from './daily/daily-result.js';
 export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
+export { comfortServed } from './outage/comfort-served.js';
+export { yearObjectives } from './outage/year-objectives.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
 export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';
 export { type MapCell, reachedMin, yearMap } from './outage/year-map.js';

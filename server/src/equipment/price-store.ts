@@ -1,4 +1,4 @@
-import type { PriceBook } from '@levamen/core/offer';
+import { emptyPriceBook, type PriceBook } from '@levamen/core/offer';
 import type { EntityManager } from 'typeorm';
 import { ItemPriceEntity, type ItemPriceRow, PriceBookEntity } from './equipment-entities.js';
 
@@ -34,7 +34,9 @@ export async function readBook(
     where: { workspaceId, revision: kept.revision },
     order: { listId: 'ASC', position: 'ASC' },
   });
+  // A book of an earlier version says nothing of what came later.
   return {
+    ...emptyPriceBook(kept.book.currency),
     ...kept.book,
     lists: kept.book.lists.map((list) => ({
       ...list,

@@ -123,6 +123,14 @@ const harbour = (): Plan => {
           energyWhPerDay: 1900,
           countIn: false,
         },
+        {
+          id: 'barn-south',
+          name: 'Solar on the south slope of the barn',
+          kind: 'array',
+          runningPowerW: 4200,
+          energyWhPerDay: 0,
+          countIn: false,
+        },
       ],
       notes:
         'Winter storms take the line down two or three times a year, once for four days. The well is 62 m deep. The household wants water, heat and cold food; nobody is home on weekdays.',

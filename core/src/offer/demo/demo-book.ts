@@ -53,6 +53,32 @@ export const demoItems: readonly Item[] = [
     massKg: 4.3,
     ratings: { circuits: 12, circuitA: 27, responseS: 0.6, ownDrawW: 9 },
   }),
+  item('dock-52', 'Dock 52', {
+    kind: 'generator',
+    summary: 'Portable, started by hand',
+    massKg: 74,
+    ratings: {
+      generatorW: 5200,
+      generatorLegs: 2,
+      fuel: 'petrol',
+      fuelAtFullLPerH: 2.9,
+      fuelAtHalfLPerH: 1.8,
+      selfStarts: false,
+    },
+  }),
+  item('dock-88', 'Dock 88', {
+    kind: 'generator',
+    summary: 'On a pad, starts by itself',
+    massKg: 196,
+    ratings: {
+      generatorW: 8800,
+      generatorLegs: 2,
+      fuel: 'propane',
+      fuelAtFullLPerH: 4.7,
+      fuelAtHalfLPerH: 3.1,
+      selfStarts: true,
+    },
+  }),
 ];
 
 /** Net prices of the invented suppliers; orders of size of the trade, no source. */
@@ -78,6 +104,8 @@ const fittings: readonly (readonly [itemId: string, net: string])[] = [
   ['bramble-190', '1980'],
   ['hazel-panel', '385'],
   ['clary-12', '2450'],
+  ['dock-52', '1380'],
+  ['dock-88', '6900'],
 ];
 const pricesOf = (list: typeof northern) => list.map(([itemId, net]) => ({ itemId, net }));
 
@@ -114,9 +142,11 @@ export const demoBook: PriceBook = {
     { task: 'circuit-moved', hours: 0.6 },
     { task: 'circuit-controlled', hours: 0.4 },
     { task: 'wire-metre', hours: 0.4 },
+    { task: 'generator-set', hours: 7 },
     { task: 'commissioning', hours: 6 },
   ],
   wirePerM: '34',
+  solarPerKW: '1650',
   fees: [{ id: 'permit', name: 'Permit and inspection', amount: '380' }],
   taxes: [{ id: 'sales', name: 'Sales tax', rate: 0.15, on: ['goods', 'labour', 'fees'] }],
   contingency: 0.04,

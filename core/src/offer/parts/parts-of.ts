@@ -26,6 +26,8 @@ export interface PartsList {
   /** Wire and conduit, m: an estimate until the wiring is designed. */
   readonly wireM: number;
   readonly nameplateKWh: number;
+  /** New arrays, kW of modules. */
+  readonly solarKW: number;
 }
 
 /** Units with everything that must stand beside them, however deep; items are in no circle. */
@@ -99,14 +101,20 @@ export function partsOf(
   items: ReadonlyMap<string, Item>,
   cheapest: Chooser,
 ): PartsList {
-  const parts = withNeeds(
-    stack.parts.map(({ unitId, quantity }) => ({ itemId: unitId, quantity })),
-    items,
-  );
+  // What the house has already is not bought; what must stand beside it is there with it.
+  const bought = stack.parts.flatMap(({ unitId, quantity }) => {
+    const there = plan.existingUnits.find((unit) => unit.unitId === unitId)?.quantity ?? 0;
+    return quantity > there ? [{ itemId: unitId, quantity: quantity - there }] : [];
+  });
+  const parts = withNeeds(bought, items);
   const work: WorkLine[] = [];
   const addWork = (task: Task, count: number, why: string): unknown =>
     count > 0 && work.push({ task, count, why });
-  addWork('unit-hung', stack.unitCount, stack.name);
+  addWork(
+    'unit-hung',
+    bought.reduce((sum, { quantity }) => sum + quantity, 0),
+    stack.name,
+  );
   const hasIsolating = parts.some(({ itemId }) => items.get(itemId ?? '')?.kind === 'isolating-device');
   const laneOf = laneOfCircuits(plan);
   const circuits = island.panels.flatMap(({ circuits: all }) => all).filter(({ use }) => use === 'circuit');
@@ -146,9 +154,29 @@ export function partsOf(
     circuits.filter(({ id }) => laneOf(id).lane === 'auto').length,
     'shed by a device',
   );
+  const { generator, arrays } = plan.sources;
+  if (generator && !generator.existing) {
+    const starts = generator.start === 'auto';
+    const found = cheapest(
+      (item) =>
+        item.kind === 'generator' &&
+        item.ratings.generatorW >= generator.powerW &&
+        (item.ratings.selfStarts === true || !starts),
+    );
+    const name = `Generator, ${generator.powerW / 1000} kW${starts ? ', starts itself' : ''}`;
+    parts.push(partOf(found, name, 1, starts ? 'starts by itself' : 'connected by hand at an inlet'));
+    addWork('generator-set', 1, found?.name ?? name);
+  }
+  const newSun = arrays.filter(({ existing }) => !existing);
   if (wireM > 0) addWork('wire-metre', wireM, 'from the old panel to the new one');
   addWork('commissioning', 1, 'energising and a staged outage');
-  return { parts, work, wireM, nameplateKWh: stack.nameplateWh / 1000 };
+  return {
+    parts,
+    work,
+    wireM,
+    nameplateKWh: stack.nameplateWh / 1000,
+    solarKW: newSun.reduce((sum, { ratedW }) => sum + ratedW, 0) / 1000,
+  };
 }
 
 /** Smart breakers one by one, and load controllers for the other circuits that a device sheds. */

@@ -43,6 +43,7 @@ export const tasks = [
   'circuit-moved',
   'circuit-controlled',
   'wire-metre',
+  'generator-set',
   'commissioning',
 ] as const;
 export type Task = (typeof tasks)[number];
@@ -53,6 +54,7 @@ export const taskLabels: Readonly<Record<Task, string>> = {
   'circuit-moved': 'Circuit moved',
   'circuit-controlled': 'Circuit controlled',
   'wire-metre': 'Metre of conduit and wire',
+  'generator-set': 'Generator or its inlet set',
   commissioning: 'Commissioning and drill',
 };
 
@@ -95,6 +97,8 @@ export const priceBookSchema = z.strictObject({
     .max(tasks.length),
   /** Wire and conduit of a metre, until the wiring is designed. */
   wirePerM: field(decimalSchema, { label: 'Wire and conduit, a metre' }),
+  /** A kilowatt of modules on the roof with everything that belongs to it; 0 = not known. */
+  solarPerKW: field(decimalSchema.clone(), { label: 'Solar, installed, a kW' }).default('0'),
   fees: z
     .array(z.strictObject({ id: idSchema, name: nameSchema(80), amount: decimalSchema }))
     .max(20, 'Use at most 20 fees'),
@@ -123,6 +127,7 @@ export const emptyPriceBook = (currency: string): PriceBook => ({
   hourlyRate: '0',
   labour: [],
   wirePerM: '0',
+  solarPerKW: '0',
   fees: [],
   taxes: [],
   contingency: 0,

@@ -67,7 +67,7 @@ export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<s
  * @param prices of the book, where they are at hand
  */
 export function offerTotal(
-  { parts, work, wireM, nameplateKWh }: PartsList,
+  { parts, work, wireM, nameplateKWh, solarKW }: PartsList,
   book: PriceBook,
   prices: ReturnType<typeof lowestPrices> = lowestPrices(book),
 ): OfferTotal {
@@ -114,6 +114,18 @@ export function offerTotal(
       `${wireM} m × ${book.wirePerM}`,
       new Big(book.wirePerM).times(wireM),
     );
+  if (solarKW > 0) {
+    const name = `Solar array, ${Number(solarKW.toFixed(2))} kW`;
+    if (new Big(book.solarPerKW).eq(0)) missing.push(name);
+    else
+      add(
+        'goods',
+        name,
+        'installed, with everything that belongs to it',
+        `${Number(solarKW.toFixed(3))} kW × ${book.solarPerKW}`,
+        new Big(book.solarPerKW).times(solarKW.toFixed(3)),
+      );
+  }
   for (const [list, goods] of ordered) {
     const isFree = list.deliveryFreeFrom !== null && goods.gte(list.deliveryFreeFrom);
     if (isFree || new Big(list.delivery).eq(0)) continue;

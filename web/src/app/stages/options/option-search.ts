@@ -1,54 +1,40 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  priceFront,
-  type PriceFront,
-  type RuledOut,
-  type StackCandidate,
-  stackCandidates,
-} from '@levamen/core/offer';
-import type { SeasonOutlook } from '@levamen/core/study';
-import { runtimeQuestion } from '@levamen/core/study';
-import type { OutageStudy } from '@levamen/core/study/details';
+import { type Remote, wrap } from 'comlink';
 import { Observable, of, switchMap } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { OutageStudies } from '../../data/outage-studies';
+import type { OptionsApi } from '../../workers/options-api';
+import { OptionRun } from './option-run';
+import { noSearchYet, type SearchState } from './search-state';
 
-/** What a stack was found to do. */
-export interface Found {
-  readonly hoursH: number;
-  readonly outlook: SeasonOutlook;
-}
+/** Workers that share out the variants; each keeps what it has worked out for its own. */
+const workers = Math.max(1, Math.min(2, navigator.hardwareConcurrency || 2));
 
-export interface SearchState {
-  readonly front: PriceFront<StackCandidate, Found>;
-  readonly ruledOut: readonly RuledOut[];
-  /** Candidates that are neither simulated nor passed over yet. */
-  readonly left: number;
-  readonly total: number;
-  /** Somebody stopped it. */
-  readonly stopped: boolean;
-}
-
-const nothing: PriceFront<StackCandidate, Found> = { points: [], simulated: 0, pruned: 0 };
-
-/** Searches the front of price against hours for the backup set as it stands; begins by itself, and can be stopped. */
+/** Searches the fronts of price over every variant of the design; begins by itself, and can be stopped. */
 @Injectable()
 export class OptionSearch {
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(OutageStudies);
   /** Counts up when somebody stops the search or begins it again. */
   private readonly round = signal({ number: 0, stopped: false });
+  private there: { readonly worker: Worker; readonly remote: Remote<OptionsApi> }[] = [];
 
   private readonly wish = computed(() => {
-    const rough = this.evaluations.rough();
     const asked = this.studies.asked();
-    return rough && asked ? { rough, asked, priceOf: this.evaluations.pricer(), round: this.round() } : null;
+    const items = this.evaluations.items();
+    const catalogue = this.evaluations.catalogue();
+    if (!asked || catalogue.length === 0) return null;
+    return { asked: { ...asked, items, book: this.evaluations.book() }, catalogue, round: this.round() };
   });
   readonly state = toSignal(
     toObservable(this.wish).pipe(switchMap((wish) => (wish ? this.search(wish) : of(null)))),
     { initialValue: null },
   );
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.end());
+  }
 
   stop(): void {
     this.round.update(({ number }) => ({ number: number + 1, stopped: true }));
@@ -58,39 +44,42 @@ export class OptionSearch {
     this.round.update(({ number }) => ({ number: number + 1, stopped: false }));
   }
 
-  private search({
-    rough,
-    asked,
-    priceOf,
-    round,
-  }: NonNullable<ReturnType<typeof this.wish>>): Observable<SearchState | null> {
+  private end(): void {
+    for (const { worker } of this.there) worker.terminate();
+    this.there = [];
+  }
+
+  private search(wish: NonNullable<ReturnType<typeof this.wish>>): Observable<SearchState> {
     return new Observable((subscriber) => {
-      const { candidates, ruledOut } = stackCandidates(asked.plan, rough, priceOf);
-      const state = (front: PriceFront<StackCandidate, Found>, left: number): SearchState => ({
-        front,
-        ruledOut,
-        left,
-        total: candidates.length,
-        stopped: round.stopped,
-      });
-      subscriber.next(state(nothing, candidates.length));
-      if (round.stopped) return;
-      const simulation = this.studies.simulationOf(asked);
-      const study = (parts: OutageStudy['parts']): OutageStudy => ({ ...asked, parts });
-      const { followedMin } = runtimeQuestion(study(candidates[0]?.stack.parts ?? []));
-      priceFront<StackCandidate, Found>(
-        candidates,
-        async ({ stack }) => {
-          const outlook = await simulation.outlook(asked.plan, stack.parts);
-          return outlook && { hoursH: outlook.nineteenOfTwentyH, outlook };
-        },
-        followedMin / 60,
-        (front, left) => subscriber.next(state(front, left)),
+      let state: SearchState = { ...noSearchYet, stopped: wish.round.stopped };
+      const say = (change: Partial<SearchState>): void => {
+        state = { ...state, ...change };
+        subscriber.next(state);
+      };
+      say({});
+      if (wish.round.stopped) return;
+      const run = new OptionRun(
+        this.workers(),
+        wish.asked,
         () => subscriber.closed,
-      ).then(
-        (front) => subscriber.next(state(front, 0)),
-        (error: unknown) => subscriber.error(error),
+        say,
+        () => this.evaluations.evaluation()?.selected?.stack.parts ?? null,
       );
+      const simulation = this.studies.simulationOf(wish.asked);
+      run
+        .go([...wish.catalogue], (plan, parts) => simulation.outlook(plan, parts))
+        .catch((error: unknown) => subscriber.error(error));
+      // A worker that is busy with what nobody asks any more is ended.
+      return () => this.end();
     });
+  }
+
+  private workers(): readonly Remote<OptionsApi>[] {
+    this.end();
+    this.there = Array.from({ length: workers }, () => {
+      const worker = new Worker(new URL('../../workers/options.worker', import.meta.url), { type: 'module' });
+      return { worker, remote: wrap<OptionsApi>(worker) };
+    });
+    return this.there.map(({ remote }) => remote);
   }
 }

@@ -1,37 +1,51 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { quantityText } from '@levamen/core/base';
-import { chooseFor, settingsOf } from '@levamen/core/design';
+import { briefSchema, chooseFor, islandOf, type Brief, type Plan, settingsOf } from '@levamen/core/design';
 import { copyDesign, maxDesigns, planOf, renameDesign, withPlan } from '@levamen/core/job';
-import { moneyDifference, type StackCandidate } from '@levamen/core/offer';
+import { designVariants, moneyDifference } from '@levamen/core/offer';
 import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
 import { Appearance } from '../../data/appearance';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import type { Choice } from '../../ui/choice-field';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
 import { moneyText } from '../../ui/money-text';
 import { NothingYet } from '../nothing-yet';
+import { causeWords } from '../outage/outage-words';
+import { frontOfPoints, hoursOf, valueOf } from './front-of-points';
 import { OptionSearch } from './option-search';
+import type { Objective, OptionPoint } from './search-state';
 
 interface Line {
+  readonly point: OptionPoint;
   readonly name: string;
-  readonly candidate: StackCandidate;
+  readonly changes: string;
   /** Price, or kilowatt-hours where nothing is priced. */
   readonly cost: string;
   readonly hours: string;
   readonly chance: string;
+  readonly comfort: string;
   /** What the step from the one before buys. */
   readonly step: string;
+  /** What ends the hard ones of its outages. */
+  readonly ends: string;
   readonly isEnough: boolean;
   readonly isInUse: boolean;
 }
 
-/** Most hours for the money: the stacks of the list that last longer than everything that costs no more. */
+const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
+
+/** Most for the money: every variant of the design on every stack, and what each step up buys. */
 @Component({
   selector: 'lv-options-stage',
-  imports: [Button, ChartView, NothingYet],
+  imports: [Button, ChartView, FormField, FormsModule, NothingYet, SelectButton],
   providers: [OptionSearch],
   templateUrl: './options-stage.html',
   styleUrl: './options-stage.css',
@@ -46,8 +60,20 @@ export class OptionsStage {
 
   private readonly units = this.evaluations.units;
   protected readonly refusal = signal('');
+  protected readonly objective = signal<Objective>('hours');
+  protected readonly objectiveChoices: Choice<Objective>[] = [
+    { value: 'hours', label: 'Hours' },
+    { value: 'chance', label: 'Chance' },
+    { value: 'comfort', label: 'Comfort' },
+  ];
+  protected readonly limits = formOf<Brief>(
+    briefSchema.shape,
+    computed(() => this.session.plan()!.brief),
+    (change, label) => this.session.edit(label, (plan) => ({ ...plan, brief: { ...plan.brief, ...change } })),
+  );
   protected readonly hasLoads = computed(() => (this.evaluations.rough()?.context.backupSet.length ?? 0) > 0);
   protected readonly isPriced = computed(() => this.evaluations.book() !== null);
+  protected readonly currency = computed(() => this.evaluations.book()?.currency ?? '');
   protected readonly requiredH = computed(() => {
     const plan = this.session.studied();
     return plan ? settingsOf(plan).requiredRuntimeH.value : 0;
@@ -56,69 +82,96 @@ export class OptionsStage {
   protected readonly progress = computed(() => {
     const state = this.search.state();
     if (!state) return '';
-    const { simulated, pruned } = state.front;
-    const done = `${simulated} of ${state.total} stacks simulated, ${pruned} passed over since they cannot be on the front`;
-    if (state.stopped) return 'Stopped. ';
-    return state.left > 0 ? `${done}; ${state.left} left` : `${done}.`;
+    const { simulated, pruned, total, variants, left, phase, frontMs } = state;
+    if (state.stopped) return 'Stopped.';
+    const done = `${total} candidates (${variants} variants of the design on the stacks that carry them): ${simulated} simulated, ${pruned} passed over since they can lie on no front`;
+    if (phase === 'candidates') return `${done}; more are being found.`;
+    if (phase === 'front') return `${done}; ${left} left.`;
+    const took = frontMs === null ? '' : ` in ${(frontMs / 1000).toFixed(1)} s`;
+    return phase === 'years' ? `${done}${took}; the front is played over five years.` : `${done}${took}.`;
   });
   protected readonly isSearching = computed(() => {
     const state = this.search.state();
-    return state !== null && !state.stopped && state.left > 0;
+    return state !== null && !state.stopped && state.phase !== 'done';
   });
+  /** What lies on the front that is looked at. */
+  private readonly front = computed(() => frontOfPoints(this.search.state()?.points ?? [], this.objective()));
   protected readonly lines = computed((): Line[] => {
-    const state = this.search.state();
     const inUse = this.evaluations.evaluation()?.selected?.stack.name;
-    const points = state?.front.points ?? [];
-    return points.map(({ candidate, lasts }, index): Line => {
-      const { stack, price, cost } = candidate;
-      const { nineteenOfTwentyH, followedH, requiredShare } = lasts.outlook;
-      const before = points[index - 1];
-      const more = before ? nineteenOfTwentyH - before.lasts.hoursH : 0;
-      const dearer = before ? moneyDifference(before.candidate.cost, cost) : '0';
+    const front = this.front();
+    return front.map((point, index): Line => {
+      const { candidate, variant, outlook, comfort } = point;
+      const followedH = outlook?.followedH ?? Infinity;
+      const hoursH = hoursOf(point);
+      const before = front[index - 1];
       return {
-        name: stack.name,
-        candidate,
-        cost: price
-          ? `${moneyText(price.afterIncentives, price.currency)}${price.missing.length > 0 ? ' +' : ''}`
-          : quantityText(stack.nameplateWh, 'Wh', this.units()),
-        hours: `${nineteenOfTwentyH >= followedH ? '≥ ' : ''}${quantityText(nineteenOfTwentyH, 'h', this.units())}`,
-        chance: `${(requiredShare * 100).toFixed(1)} %`,
-        step: before
-          ? this.stepText(more, dearer, price?.currency ?? null)
-          : 'the cheapest that carries the power',
-        isEnough: nineteenOfTwentyH >= this.requiredH(),
-        isInUse: stack.name === inUse,
+        point,
+        name: candidate.name,
+        changes: variant.changes.join('; '),
+        cost: this.costText(candidate),
+        hours: `${outlook ? '' : '≈ '}${hoursH >= followedH ? '≥ ' : ''}${quantityText(hoursH, 'h', this.units())}`,
+        chance: `${outlook ? '' : '≈ '}${percent(outlook?.requiredShare ?? point.chance)}`,
+        comfort: comfort === null ? '…' : comfort === undefined ? '–' : percent(comfort),
+        step: before ? this.stepText(before, point) : 'the cheapest that carries the power',
+        ends: outlook ? causeWords[outlook.hardEnding.cause] : '…',
+        isEnough: hoursH >= this.requiredH(),
+        isInUse: candidate.name === inUse && variant.key === '',
       };
     });
   });
   /** The cheapest that is enough, and what the next cheaper one lacks. */
   protected readonly answer = computed(() => {
+    if (this.objective() !== 'hours') return '';
     const lines = this.lines();
     const index = lines.findIndex(({ isEnough }) => isEnough);
     const enough = lines[index];
     if (!enough)
-      return this.isSearching() ? '' : `No stack of the list lasts ${this.required()} in 19 of 20 outages.`;
+      return this.isSearching() ? '' : `Nothing in the list lasts ${this.required()} in 19 of 20 outages.`;
     const cheaper = lines[index - 1];
-    const why = cheaper ? ` The next cheaper on the front, ${cheaper.name}, lasts ${cheaper.hours}.` : '';
-    return `${enough.name} is the cheapest that lasts ${this.required()}: ${enough.cost}, ${enough.hours}.${why}`;
+    const why = cheaper
+      ? ` The next cheaper on the front, ${fullName(cheaper)}, lasts ${cheaper.hours}: ${cheaper.ends}.`
+      : '';
+    return `${fullName(enough)} is the cheapest that lasts ${this.required()}: ${enough.cost}, ${enough.hours}.${why}`;
   });
-  protected readonly ruledOut = computed(() =>
-    (this.search.state()?.ruledOut ?? []).map(({ stack, because }) => ({
-      name: stack.name,
-      why: `${because.label.toLowerCase()} ${because.verdict === 'unknown' ? 'not yet known' : 'fails'}: ${because.culprit}`,
+  protected readonly notes = computed(() => {
+    const state = this.search.state();
+    if (!state) return [];
+    return [
+      ...(state.tooDear > 0 ? [`${state.tooDear} cost more than the brief allows, and were left out.`] : []),
+      ...(state.unpriced.length > 0 ? [`Left out for want of a price: ${state.unpriced.join(', ')}.`] : []),
+      ...(this.objective() === 'comfort'
+        ? ['Comfort is asked of what lies on the fronts of hours and chance, not of every candidate.']
+        : []),
+    ];
+  });
+  protected readonly ruledOut = computed(() => this.search.state()?.ruledOut ?? []);
+  protected readonly free = computed(() =>
+    (this.search.state()?.free ?? []).map(({ label, outlook }) => ({
+      label,
+      hours: `${outlook.nineteenOfTwentyH >= outlook.followedH ? '≥ ' : ''}${quantityText(outlook.nineteenOfTwentyH, 'h', this.units())}`,
+      chance: percent(outlook.requiredShare),
     })),
   );
   protected readonly isFull = computed(() => (this.session.job()?.designs.length ?? 0) >= maxDesigns);
   protected readonly says = computed(
     () =>
-      `Hours that 19 of 20 outages reach against ${this.isPriced() ? 'price' : 'nameplate energy'}: ${this.lines()
-        .map(({ cost, hours }) => `${cost}, ${hours}`)
+      `${this.axisName()} against ${this.isPriced() ? 'price' : 'nameplate energy'}: ${this.lines()
+        .map(({ cost, hours, chance, comfort }) => `${cost}, ${{ hours, chance, comfort }[this.objective()]}`)
         .join('; ')}`,
+  );
+  private readonly axisName = computed(
+    () =>
+      ({
+        hours: 'Hours that 19 of 20 outages reach',
+        chance: 'Chance to get through',
+        comfort: 'Comfort served',
+      })[this.objective()],
   );
   protected readonly options = computed((): ChartOptions => {
     const ink = chartInk(this.appearance.dark());
-    const points = this.search.state()?.front.points ?? [];
-    const data = points.map(({ candidate, lasts }) => [Number(candidate.cost), lasts.hoursH]);
+    const objective = this.objective();
+    const factor = objective === 'hours' ? 1 : 100;
+    const data = this.front().map((point) => [point.candidate.cost, valueOf(point, objective) * factor]);
     return {
       ...chartBase(ink),
       grid: { left: 8, right: 24, top: 28, bottom: 24, containLabel: true },
@@ -130,7 +183,7 @@ export class OptionsStage {
         nameGap: 26,
         axisLabel: axisText(ink),
       },
-      yAxis: { type: 'value', min: 0, name: 'h', axisLabel: axisText(ink) },
+      yAxis: { type: 'value', min: 0, name: objective === 'hours' ? 'h' : '%', axisLabel: axisText(ink) },
       series: [
         {
           type: 'line',
@@ -140,44 +193,72 @@ export class OptionsStage {
           itemStyle: { color: ink.accent },
           lineStyle: { color: ink.accent, width: 2 },
           data,
-          markLine: {
-            silent: true,
-            symbol: 'none',
-            lineStyle: { color: ink.ink, type: 'dashed' },
-            label: { formatter: 'required', color: ink.ink, position: 'insideStartTop' },
-            data: [{ yAxis: this.requiredH() }],
-          },
+          ...(objective === 'hours'
+            ? {
+                markLine: {
+                  silent: true,
+                  symbol: 'none',
+                  lineStyle: { color: ink.ink, type: 'dashed' as const },
+                  label: { formatter: 'required', color: ink.ink, position: 'insideStartTop' as const },
+                  data: [{ yAxis: this.requiredH() }],
+                },
+              }
+            : {}),
         },
       ],
     };
   });
 
   /** Uses it in the design that is looked at. */
-  protected use({ stack }: StackCandidate): void {
-    const island = this.evaluations.rough()?.island;
-    if (island) this.session.edit(`use ${stack.name}`, (plan) => chooseFor(plan, island, stack.parts));
+  protected use(point: OptionPoint): void {
+    this.session.edit(`use ${point.candidate.name}`, (plan) => this.taken(plan, point));
   }
 
   /** Makes a design of it beside the one that is looked at. */
-  protected take({ stack }: StackCandidate): void {
-    const island = this.evaluations.rough()?.island;
-    if (!island) return;
+  protected take(point: OptionPoint): void {
     const from = this.session.designId();
     const id = crypto.randomUUID();
+    const name = [point.candidate.name, ...point.variant.changes].join('; ');
     this.refusal.set(
-      this.session.editJob(`design with ${stack.name}`, (job) => {
-        const named = renameDesign(copyDesign(job, from, id), id, stack.name.slice(0, 80));
-        return withPlan(named, chooseFor(planOf(named, id), island, stack.parts), id);
+      this.session.editJob(`design with ${point.candidate.name}`, (job) => {
+        const named = renameDesign(copyDesign(job, from, id), id, name.slice(0, 80));
+        return withPlan(named, this.taken(planOf(named, id), point), id);
       }),
     );
     void this.router.navigate(['/jobs', this.session.id(), 'designs']);
   }
 
-  private stepText(more: number, dearer: string, currency: string | null): string {
-    const hours = quantityText(more, 'h', this.units());
-    if (currency === null)
-      return `+ ${hours} for ${quantityText(Number(dearer) * 1000, 'Wh', this.units())} more`;
+  /** The plan with what the point changes, made anew: the one that was searched lacks what no study reads. */
+  private taken(plan: Plan, { candidate, variant }: OptionPoint): Plan {
+    const islandId = this.evaluations.rough()?.island?.id ?? '';
+    const island = islandOf(plan, islandId);
+    if (!island) return plan;
+    const changed = designVariants(plan, island).find(({ key }) => key === variant.key)?.plan ?? plan;
+    return chooseFor(changed, island, candidate.parts);
+  }
+
+  private costText({ price, cost, missing }: OptionPoint['candidate']): string {
+    if (price === null) return quantityText(cost * 1000, 'Wh', this.units());
+    return `${moneyText(price, this.currency())}${missing.length > 0 ? ' +' : ''}`;
+  }
+
+  private stepText(before: OptionPoint, point: OptionPoint): string {
+    const objective = this.objective();
+    const more = valueOf(point, objective) - valueOf(before, objective);
+    const gained =
+      objective === 'hours' ? quantityText(more, 'h', this.units()) : `${(more * 100).toFixed(1)} points`;
+    const [from, to] = [before.candidate.price, point.candidate.price];
+    if (from === null || to === null) {
+      const dearer = point.candidate.cost - before.candidate.cost;
+      return `+ ${gained} for ${quantityText(dearer * 1000, 'Wh', this.units())} more`;
+    }
+    const dearer = moneyDifference(from, to);
     const each = (more / Number(dearer)) * 1000;
-    return `+ ${hours} for ${moneyText(dearer, currency)} more: ${quantityText(each, 'h', this.units())} for each 1,000`;
+    const rate =
+      objective === 'hours' ? quantityText(each, 'h', this.units()) : `${(each * 100).toFixed(1)} points`;
+    return `+ ${gained} for ${moneyText(dearer, this.currency())} more: ${rate} for each 1,000`;
   }
 }
+
+const fullName = ({ name, changes }: Pick<Line, 'name' | 'changes'>): string =>
+  changes === '' ? name : `${name} (${changes})`;
