@@ -47,6 +47,7 @@ export {
 export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
 export { comfortServed } from './outage/comfort-served.js';
+export { hardOutage } from './outage/hard-outage.js';
 export { yearObjectives } from './outage/year-objectives.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';
 export { recordSurvived, survivalCurve, type SurvivalPoint } from './outage/survival.js';

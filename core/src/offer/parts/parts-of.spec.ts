@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { demoPlans, islandsOf } from '../../design/index.js';
+import { demoPlans, islandsOf, usualGenerator } from '../../design/index.js';
 import { assembleStack, builtInCatalogue, sampleLine } from '../../equipment/index.js';
 import { clover, cloverPack, companyItems, sedgeModule } from '../../equipment/testing/company-items.js';
+import { demoItems } from '../demo/demo-book.js';
 import { partsOf, withNeeds } from './parts-of.js';
 
 const byId = new Map(companyItems.map((item) => [item.id, item]));
@@ -61,5 +62,39 @@ describe('the parts of a design', () => {
       { task: 'commissioning', count: 1 },
     ]);
     expect(wireM).toBe(1.5);
+  });
+
+  const partsWith = (change: Partial<typeof plan>) =>
+    partsOf(
+      { ...plan, ...change },
+      island,
+      assembled.stack,
+      new Map([...sampleLine, ...demoItems].map((item) => [item.id, item])),
+      (fits) => demoItems.find(fits) ?? null,
+    );
+  const namesOf = (list: readonly { readonly name: string; readonly quantity: number }[]) =>
+    list.map(({ name, quantity }) => `${quantity} × ${name}`);
+
+  it('has a generator that is new, large enough, and starts as it should', () => {
+    const generator = usualGenerator('auto');
+    const automatic = partsWith({ sources: { ...plan.sources, generator } });
+    expect(namesOf(automatic.parts)).toContain('1 × Dock 88');
+    expect(automatic.work).toContainEqual(expect.objectContaining({ task: 'generator-set', count: 1 }));
+    const byHand = partsWith({ sources: { ...plan.sources, generator: usualGenerator('hand') } });
+    expect(namesOf(byHand.parts)).toContain('1 × Dock 52');
+    const there = partsWith({ sources: { ...plan.sources, generator: { ...generator, existing: true } } });
+    expect(namesOf(there.parts).join()).not.toContain('Dock');
+  });
+
+  it('has new arrays by their kilowatts, and nothing the house has already', () => {
+    expect(partsWith({}).solarKW).toBeCloseTo(2.6, 9);
+    const had = partsWith({
+      existingUnits: [
+        { unitId: 'madder-47', quantity: 2 },
+        { unitId: 'madder-pack', quantity: 1 },
+      ],
+    });
+    expect(namesOf(had.parts).slice(0, 1)).toEqual(['1 × Madder pack']);
+    expect(had.work).toContainEqual(expect.objectContaining({ task: 'unit-hung', count: 1 }));
   });
 });

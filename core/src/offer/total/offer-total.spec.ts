@@ -213,12 +213,13 @@ describe('amounts as people write them', () => {
     ['CAD 1,250', '1250'],
     ["12'500.00", '12500.00'],
     ['0.5', '0.5'],
-    ['0,1234', '01234'],
+    ['1,234', '1234'],
+    // No thousand begins with nought.
+    ['0,1234', '0.1234'],
     ['-5', null],
     ['much', null],
     ['', null],
   ])('%s is %s', (text, amount) => {
-    // A comma before more than two digits groups: "0,1234" is not taken for a decimal.
-    expect(readDecimal(text)).toBe(amount === '01234' ? '1234' : amount);
+    expect(readDecimal(text)).toBe(amount);
   });
 });

@@ -257,6 +257,26 @@ export class OutageStudies {
     );
   }
 
+  /** Share of comfort that a design serves, in its first year. */
+  comfort(study: OutageStudy): Observable<number | null> {
+    return this.askFirst(study, (there, catalogue, seed) => there.comfort(study, catalogue, seed));
+  }
+
+  /** When a hard outage of its first year begins, minute of the year. */
+  hardStart(study: OutageStudy): Observable<number | null> {
+    return this.askFirst(study, (there, catalogue, seed) => there.hard(study, catalogue, seed));
+  }
+
+  /** The worker that knows the first year. */
+  private askFirst<T>(
+    study: OutageStudy,
+    ask: (there: RemoteOutage, catalogue: Catalogue, seed: number) => Promise<T | null>,
+  ): Observable<T | null> {
+    return this.askBrief(study, async (there, catalogue, seeds) =>
+      seeds[0] === study.plan.outage.seed ? ask(there, catalogue, seeds[0]) : null,
+    ).pipe(map((parts) => parts.find((one) => one !== null) ?? null));
+  }
+
   /** What held-back charge costs and buys. */
   reserve(
     study: OutageStudy,

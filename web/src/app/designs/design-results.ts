@@ -13,11 +13,14 @@ import {
   withRuntimes,
 } from '@levamen/core/study';
 import type { Simulation } from '@levamen/core/study/details';
-import { EMPTY, Observable, startWith, switchMap } from 'rxjs';
+import { EMPTY, firstValueFrom, Observable, startWith, switchMap } from 'rxjs';
+import { DailyStudies } from '../data/daily-studies';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
+import { MeasuredYearOfJob } from '../data/measured-year';
 import { OutageStudies } from '../data/outage-studies';
 import { WeatherYears } from '../data/weather-years';
+import type { DailyAnswer } from '../workers/daily-api';
 
 /** What is known of one design so far. */
 export interface DesignResult {
@@ -29,6 +32,10 @@ export interface DesignResult {
   readonly bySeason: Readonly<Record<Season, SeasonOutlook | null>>;
   /** null = nothing is priced, or no stack is there. */
   readonly price: OfferTotal | null;
+  /** Share of comfort served; null = not yet, undefined = the house has none. */
+  readonly comfort: number | null | undefined;
+  /** A year with the grid; null = not yet. */
+  readonly daily: DailyAnswer | null;
 }
 
 interface Wish {
@@ -45,10 +52,13 @@ export class DesignResults {
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(OutageStudies);
   private readonly weather = inject(WeatherYears);
+  private readonly daily = inject(DailyStudies);
+  private readonly measured = inject(MeasuredYearOfJob);
 
   private readonly wish = computed((): Wish | null => {
     const job = this.session.job();
-    return job && this.evaluations.catalogue().length > 0 && this.weather.year().ready
+    const isReady = this.weather.year().ready && this.measured.found() !== null;
+    return job && this.evaluations.catalogue().length > 0 && isReady
       ? { job, priceOf: this.evaluations.pricer() }
       : null;
   });
@@ -61,7 +71,16 @@ export class DesignResults {
     const rough = wish.job.designs.map(({ id, name }): DesignResult => {
       const plan = planOf(wish.job, id);
       const evaluation = evaluatePlan(plan, this.evaluations.catalogue());
-      return { id, name, plan, evaluation, bySeason: noSeasons, price: priceIn(wish, plan, evaluation) };
+      return {
+        id,
+        name,
+        plan,
+        evaluation,
+        bySeason: noSeasons,
+        price: priceIn(wish, plan, evaluation),
+        comfort: null,
+        daily: null,
+      };
     });
     return new Observable<readonly DesignResult[]>((subscriber) => {
       let results: readonly DesignResult[] = rough;
@@ -111,6 +130,21 @@ export class DesignResults {
     say(next);
     const parts = evaluation.selected?.stack.parts;
     if (!parts) return;
+    const islandId = evaluation.island?.id ?? '';
+    const weather = this.weather.year().year;
+    const chosen = Object.fromEntries(plan.equipment.stacks.map((stack) => [stack.islandId, stack.parts]));
+    const measured = this.measured.found()?.year ?? null;
+    const daily = await firstValueFrom(
+      this.daily.year({
+        plan,
+        weather,
+        stacks: { ...chosen, [islandId]: parts },
+        intervalMin: measured?.intervalMin ?? 60,
+        measured,
+      }),
+    );
+    next = { ...next, daily };
+    say(next);
     for (const season of seasons) {
       if (isOver()) return;
       const asked: Plan = { ...plan, brief: { ...plan.brief, designSeason: season } };
@@ -118,6 +152,9 @@ export class DesignResults {
       next = { ...next, bySeason: { ...next.bySeason, [season]: outlook } };
       say(next);
     }
+    if (isOver()) return;
+    const comfort = await firstValueFrom(this.studies.comfort({ plan, islandId, parts, weather }));
+    say({ ...next, comfort: comfort ?? undefined });
   }
 }
 

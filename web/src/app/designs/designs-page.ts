@@ -7,14 +7,19 @@ import { chooseDesign, copyDesign, maxDesigns, removeDesign, renameDesign } from
 import { moneyDifference } from '@levamen/core/offer';
 import type { Margin, SeasonOutlook, Verdict } from '@levamen/core/study';
 import { Button } from 'primeng/button';
+import { DailyStudies } from '../data/daily-studies';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
+import { MeasuredYearOfJob } from '../data/measured-year';
+import { MeterData } from '../data/meter-data';
+import { dailyWords } from './daily-words';
 import { FigureButton } from '../ui/figure-button';
 import { moneyText } from '../ui/money-text';
 import { seasonLabels } from '../ui/season-labels';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
 import { type DesignResult, DesignResults } from './design-results';
+import { OverEachOther } from './over-each-other';
 
 interface Cell {
   readonly text: string;
@@ -38,14 +43,21 @@ interface Group {
 }
 
 type Said = Omit<Cell, 'differs'>;
+const dailyLabels = {
+  bill: 'Electricity',
+  saved: 'Less than as it is',
+  payback: 'Paid back',
+  ownUse: 'Own use of the sun',
+  sufficiency: 'Self-sufficiency',
+} as const;
 const said = (text: string): Said => ({ text, figures: null, verdict: null, rough: false });
 const later: Said = { text: '…', figures: null, verdict: null, rough: true };
 
 /** The designs of a job beside each other: what each is made of, what it does, what it costs. */
 @Component({
   selector: 'lv-designs-page',
-  imports: [Button, FigureButton, TextField, VerdictMark],
-  providers: [DesignResults],
+  imports: [Button, FigureButton, OverEachOther, TextField, VerdictMark],
+  providers: [DailyStudies, DesignResults, MeasuredYearOfJob, MeterData],
   templateUrl: './designs-page.html',
   styleUrl: './designs-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -110,8 +122,21 @@ export class DesignsPage {
       { label: 'Margins', rows: margins },
       {
         label: 'Hours that 19 of 20 outages reach, and chance to get through what is required',
-        rows: seasons.map((season) =>
-          row(seasonLabels[season], ({ bySeason }) => this.outlookCell(bySeason[season])),
+        rows: [
+          ...seasons.map((season) =>
+            row(seasonLabels[season], ({ bySeason }) => this.outlookCell(bySeason[season])),
+          ),
+          row('Comfort served', ({ comfort }) =>
+            comfort === null ? later : said(comfort === undefined ? '–' : `${(comfort * 100).toFixed(1)} %`),
+          ),
+        ],
+      },
+      {
+        label: 'A year with the grid',
+        rows: (['bill', 'saved', 'payback', 'ownUse', 'sufficiency'] as const).map((key) =>
+          row(dailyLabels[key], ({ daily, price, plan }) =>
+            daily ? said(dailyWords(daily, price, plan)[key]) : later,
+          ),
         ),
       },
       {

@@ -41,5 +41,9 @@ export interface OutageApi {
     seed: number,
     groups: readonly LoadGroup[],
   ): ShiftOfGroup[];
+  /** Share of comfort served; see `comfortServed`. */
+  comfort(study: OutageStudy, catalogue: Catalogue, seed: number): number | null;
+  /** Minute of the year at which a hard outage begins. */
+  hard(study: OutageStudy, catalogue: Catalogue, seed: number): number | null;
   reserve(heldBack: number, season: Season, requiredH: number): ReservePoint | null;
 }

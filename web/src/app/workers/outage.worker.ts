@@ -1,6 +1,8 @@
 import type { Catalogue } from '@levamen/core/equipment';
 import { seedsOf } from '@levamen/core/study';
 import {
+  comfortServed,
+  hardOutage,
   horizonMin,
   KeptYear,
   type LoadGroup,
@@ -91,6 +93,8 @@ const api: OutageApi = {
   shiftBrief: (study, catalogue, seed, groups) => shiftsFor(study, catalogue, yearOf(study, seed))(groups),
   tallyBrief: (study, catalogue, seed, before) =>
     tallyOfBrief(study, catalogue, [yearOf(study, seed)], before),
+  comfort: (study, catalogue, seed) => comfortServed(study, catalogue, yearOf(study, seed)),
+  hard: (study, catalogue, seed) => hardOutage(study, catalogue, yearOf(study, seed)),
   reserve: (heldBack, season, requiredH) =>
     present && reservePoint(reserveQuestion(present), heldBack, season, requiredH),
 };

@@ -7,13 +7,14 @@ import { Appearance } from '../../data/appearance';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { MeasuredYearOfJob } from '../../data/measured-year';
 import { MeterData } from '../../data/meter-data';
 import { ChartView } from '../../ui/chart';
 import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { chartInk } from '../../ui/chart-ink';
 import { moneyText } from '../../ui/money-text';
 import { NothingYet } from '../nothing-yet';
-import { totalOfMonth } from './case-totals';
+import { totalOfMonth } from '../../daily/case-totals';
 import { dayChart, monthNames, monthsChart } from './daily-charts';
 import { DailyState } from './daily-state';
 import { RulesCard } from './rules-card';
@@ -31,7 +32,7 @@ const strategyLabels = {
 @Component({
   selector: 'lv-daily-stage',
   imports: [ChartView, ChoiceField, NothingYet, RouterLink, RulesCard],
-  providers: [DailyStudies, DailyState, MeterData],
+  providers: [DailyStudies, DailyState, MeasuredYearOfJob, MeterData],
   templateUrl: './daily-stage.html',
   styleUrl: './daily-stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

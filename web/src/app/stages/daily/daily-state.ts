@@ -1,17 +1,15 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { dailySettingsOf } from '@levamen/core/design';
-import { dailyWorth } from '@levamen/core/offer';
-import type { MeasuredYear } from '@levamen/core/house/details';
-import { calendarYear, type StacksInUse } from '@levamen/core/study/details';
-import { catchError, debounceTime, from, map, of, startWith, switchMap, type Observable } from 'rxjs';
+import type { StacksInUse } from '@levamen/core/study/details';
+import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
-import { MeterData } from '../../data/meter-data';
+import { MeasuredYearOfJob } from '../../data/measured-year';
 import { WeatherYears } from '../../data/weather-years';
 import type { DailyAnswer, DailyAsked, DailyBeside } from '../../workers/daily-api';
-import { totalOfCase } from './case-totals';
+import { billsOf, worthOf } from '../../daily/worth-of';
 
 interface Answer<T> {
   readonly value: T | null;
@@ -30,7 +28,7 @@ export class DailyState {
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(DailyStudies);
   private readonly weather = inject(WeatherYears);
-  private readonly meter = inject(MeterData);
+  private readonly measured = inject(MeasuredYearOfJob);
 
   private readonly stacks = computed(
     (): StacksInUse => {
@@ -44,26 +42,10 @@ export class DailyState {
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
-  private readonly setId = computed(() => this.session.plan()?.usage.measurement?.setId ?? null);
-  /** What the meter measured; null while it is fetched. */
-  private readonly measured = toSignal(
-    toObservable(this.setId).pipe(
-      switchMap((setId): Observable<{ readonly year: MeasuredYear | null } | null> => {
-        if (setId === null) return of({ year: null });
-        return from(this.meter.year(this.session.id(), setId, calendarYear)).pipe(
-          map((year) => ({ year })),
-          // Without them the bills say how much it is.
-          catchError(() => of({ year: null })),
-          startWith(null),
-        );
-      }),
-    ),
-    { initialValue: null },
-  );
   private readonly asked = computed((): DailyAsked | null => {
     const plan = this.session.studied();
     const weather = this.weather.year();
-    const measured = this.measured();
+    const measured = this.measured.found();
     if (!plan || !measured || plan.loads.length === 0 || !weather.ready) return null;
     if (this.evaluations.catalogue().length === 0) return null;
     return {
@@ -91,36 +73,11 @@ export class DailyState {
   });
   readonly totals = computed(() => {
     const answer = this.year().value;
-    if (!answer) return null;
-    const before = totalOfCase(answer.fresh.cases[0]!);
-    const after = totalOfCase(answer.fresh.cases.at(-1)!);
-    const aged = totalOfCase(answer.aged.cases.at(-1)!);
-    return before && after && aged
-      ? {
-          before: before.amount,
-          after: after.amount,
-          aged: aged.amount,
-          currency: before.currency,
-          agedYears: answer.agedYears,
-        }
-      : null;
+    return answer && billsOf(answer);
   });
-  /** Saved against the price; null where either is not known, or they are in two currencies. */
   readonly worth = computed(() => {
-    const totals = this.totals();
-    const price = this.price();
     const settings = this.settings();
-    if (!totals || !price || !settings || price.currency !== totals.currency) return null;
-    return dailyWorth(
-      { before: totals.before, after: totals.after, afterAged: totals.aged, agedYears: totals.agedYears },
-      price.afterIncentives,
-      price.currency,
-      {
-        years: settings.years.value,
-        discountRate: settings.discountRate.value,
-        priceRise: settings.priceRise.value,
-      },
-    );
+    return settings && worthOf(this.totals(), this.price(), settings);
   });
 
   /** The last answer stays while the next one is worked out. */

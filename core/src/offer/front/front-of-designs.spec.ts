@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { seededRandom } from '../../base/index.js';
+import { builtInCatalogue } from '../../equipment/index.js';
+import { demoPlans, islandOf } from '../../design/index.js';
+import { evaluatePlan } from '../../study/index.js';
+import { KeptYear, yearObjectives } from '../../study/details.js';
+import { designVariants } from './design-variants.js';
+import { frontByBounds, type Objectives } from './front-by-bounds.js';
+import { type StackCandidate, stackCandidates } from './stack-candidates.js';
+
+const { plan: farm } = demoPlans[0]!;
+const island = islandOf(farm, 'farm')!;
+const variants = designVariants(farm, island);
+const kept = new KeptYear(farm.outage.seed);
+const required = 28;
+
+interface Played extends StackCandidate {
+  readonly variant: number;
+  readonly value: Objectives;
+}
+
+/** Variants of every kind: as it is, shedding, generators, more sun, and some of these together. */
+const tried = [
+  '',
+  'shed-4',
+  'generator-hand',
+  'generator-auto',
+  'array-barn-south',
+  'shed-4+generator-hand+array-barn-south',
+];
+
+/** Every stack of three families, one of them lead-acid, on each of these variants, simulated once. */
+const played: Played[] = tried.flatMap((key) => {
+  const variant = variants.findIndex((one) => one.key === key);
+  const { plan } = variants[variant]!;
+  const { candidates } = stackCandidates(plan, evaluatePlan(plan, builtInCatalogue, 'farm'), null, key);
+  const chemistries = new Map<string, StackCandidate[]>();
+  for (const one of candidates) chemistries.set(one.family, [...(chemistries.get(one.family) ?? []), one]);
+  const long = [...chemistries.values()].filter((family) => family.length >= 3);
+  const lead = long.filter(([first]) => first!.stack.chemistry === 'lead-acid').slice(0, 1);
+  const others = long.filter(([first]) => first!.stack.chemistry !== 'lead-acid').slice(0, 2);
+  return [...lead, ...others]
+    .flatMap((family) => family.slice(0, 6))
+    .map((one): Played => {
+      const study = { plan, islandId: 'farm', parts: one.stack.parts, weather: null };
+      return { ...one, variant, value: yearObjectives(study, builtInCatalogue, kept)! };
+    });
+});
+
+describe('the variants of a design', () => {
+  it('are all combinations, the design as it is first', () => {
+    expect(variants[0]).toMatchObject({ key: '', changes: [] });
+    expect(new Set(variants.map(({ key }) => key)).size).toBe(variants.length);
+    for (const key of tried) expect(variants.some((one) => one.key === key)).toBe(true);
+  });
+
+  it('leave out what the brief does not want, and what the house has', () => {
+    const keysOf = (plan: typeof farm) =>
+      designVariants(plan, island)
+        .map(({ key }) => key)
+        .join(' ');
+    expect(keysOf({ ...farm, brief: { ...farm.brief, noGenerator: true } })).not.toContain('generator-');
+    const { generator } = variants.find(({ key }) => key === 'generator-auto')!.plan.sources;
+    const there = { ...farm, sources: { ...farm.sources, generator: { ...generator!, existing: true } } };
+    expect(keysOf(there)).not.toContain('generator');
+    expect(keysOf({ ...farm, brief: { ...farm.brief, plannedAdditions: [] } })).not.toContain('array');
+  });
+});
+
+describe('the search', () => {
+  it('has lead-acid, shedding, generators and sun in it', () => {
+    expect(played.some(({ stack }) => stack.chemistry === 'lead-acid')).toBe(true);
+    expect(new Set(played.map(({ variant }) => variant)).size).toBe(tried.length);
+    expect(played.length).toBeGreaterThan(60);
+  });
+
+  it('rests on this: within a family more battery is never worse', () => {
+    for (const one of played)
+      for (const other of played) {
+        if (one.family !== other.family || one.batteryWh > other.batteryWh) continue;
+        for (const j of [0, 1])
+          expect(other.value[j]!, `${other.stack.name}, ${other.family}`).toBeGreaterThanOrEqual(
+            one.value[j]! - 1e-9,
+          );
+      }
+  });
+
+  it('finds the fronts of brute force over every candidate, on 50 lists of other units at other prices', async () => {
+    const random = seededRandom(11);
+    for (let list = 0; list < 50; list += 1) {
+      // Each list sells some of the units, in its own prices; a few cost the same.
+      const perKWh = new Map<string, number>();
+      const candidates = played
+        .filter(() => random() < 0.6)
+        .map((one) => {
+          const rate = perKWh.get(one.family) ?? 300 + 500 * random();
+          perKWh.set(one.family, rate);
+          const cost = Math.round((4000 * random() + (rate * one.batteryWh) / 1000) / 50) * 50;
+          return { ...one, cost, guess: one.guess * (0.5 + random()) };
+        });
+      const { fronts } = await frontByBounds(candidates, {
+        play: ({ value }) => Promise.resolve(value),
+        best: [Math.max(72, required * 1.5), 1],
+        atOnce: 2,
+      });
+      for (const j of [0, 1]) {
+        const wanted = candidates.filter(
+          (one) =>
+            !candidates.some(
+              (other) =>
+                other.cost <= one.cost &&
+                other.value[j]! >= one.value[j]! &&
+                (other.cost < one.cost || other.value[j]! > one.value[j]!),
+            ),
+        );
+        expect(new Set(fronts[j]!.map(({ candidate, value }) => `${candidate.cost} ${value[j]!}`))).toEqual(
+          new Set(wanted.map(({ cost, value }) => `${cost} ${value[j]!}`)),
+        );
+      }
+    }
+  });
+});

@@ -1,0 +1,38 @@
+import type { DailySettings } from '@levamen/core/design';
+import { type DailyWorth, dailyWorth, type OfferTotal } from '@levamen/core/offer';
+import type { DailyAnswer } from '../workers/daily-api';
+import { totalOfCase } from './case-totals';
+
+/** Bills of a year before and after, and with a battery that has aged, in one currency. */
+export interface BillsOfYear {
+  readonly before: string;
+  readonly after: string;
+  readonly aged: string;
+  readonly agedYears: number;
+  readonly currency: string;
+}
+
+/** What a year is billed; null where a meter has no tariff, or they are in several currencies. */
+export function billsOf({ fresh, aged, agedYears }: DailyAnswer): BillsOfYear | null {
+  const before = totalOfCase(fresh.cases[0]!);
+  const after = totalOfCase(fresh.cases.at(-1)!);
+  const old = totalOfCase(aged.cases.at(-1)!);
+  return before && after && old
+    ? { before: before.amount, after: after.amount, aged: old.amount, agedYears, currency: before.currency }
+    : null;
+}
+
+/** Savings against the price; null where either is not known, or they are in two currencies. */
+export function worthOf(
+  bills: BillsOfYear | null,
+  price: OfferTotal | null,
+  { years, discountRate, priceRise }: DailySettings,
+): DailyWorth | null {
+  if (!bills || !price || price.currency !== bills.currency) return null;
+  return dailyWorth(
+    { before: bills.before, after: bills.after, afterAged: bills.aged, agedYears: bills.agedYears },
+    price.afterIncentives,
+    price.currency,
+    { years: years.value, discountRate: discountRate.value, priceRise: priceRise.value },
+  );
+}
