@@ -68,8 +68,29 @@ with_server() {
 
 # Tests kill and start the server; the last one is noted in the file.
 end_beside_server() { kill "$(cat "${LEVAMEN_E2E_PID_FILE:-}" 2>/dev/null)" 2>/dev/null || true; }
+end_apart() { kill "$(cat "$TEST_HOME/apart/server.pid" 2>/dev/null)" 2>/dev/null || true; }
 
-e2e_tests() { with_server "$TEST_HOME" levamen_e2e npx --no-install playwright test -c e2e/playwright.config.ts "$@"; }
+# playwright HOME DATABASE PROJECT ARGUMENTS...: one group of tests, beside a server of its own.
+playwright() {
+  local home=$1 database=$2 project=$3
+  shift 3
+  mkdir -p "$home"
+  with_server "$home" "$database" npx --no-install playwright test -c e2e/playwright.config.ts --project="$project" --pass-with-no-tests "$@"
+}
+
+# Tests that kill their server, or change what every job begins with, have one of their own and run beside the others.
+e2e_tests() {
+  local apart result=0
+  (
+    trap - EXIT ERR
+    playwright "$TEST_HOME/apart" levamen_apart long --workers=1 "$@"
+  ) >"$TEST_HOME/apart.log" 2>&1 &
+  apart=$!
+  playwright "$TEST_HOME" levamen_e2e together "$@" || result=1
+  wait "$apart" || result=1
+  cat "$TEST_HOME/apart.log"
+  return $result
+}
 
 remove_test_cluster() { remove_cluster "$TEST_HOME/pg"; }
 
@@ -84,9 +105,11 @@ summary() {
       passed += report?.numPassedTests ?? 0;
       failed += report?.numFailedTests ?? 0;
     }
-    const stats = read("e2e")?.stats;
-    passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
-    failed += stats?.unexpected ?? 0;
+    for (const name of ["e2e", "apart/e2e"]) {
+      const stats = read(name)?.stats;
+      passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+      failed += stats?.unexpected ?? 0;
+    }
     console.log(`tests: ${passed} passed, ${failed} failed`);
   ' "$TEST_HOME"
 }
@@ -114,6 +137,7 @@ run_tests() {
   step "Unit tests of the core" core_tests
   step "Tests of the page's parts" page_tests
   on_exit end_beside_server
+  on_exit end_apart
   step "End-to-end tests in Chromium" e2e_tests "$@"
   say "All of it took $((SECONDS - begin)) s"
   summary

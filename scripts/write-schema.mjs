@@ -1,8 +1,12 @@
-// Writes docs/levamen-job.schema.json from the schema the program validates with. Run after `npx tsc -b core`.
+// Writes the published schemas of Levamen's files from those the program validates with. Run after `npx tsc -b core`.
 import { writeFileSync } from 'node:fs';
-import { jobJsonSchema } from './core.mjs';
+import { jobJsonSchema, tariffJsonSchema } from './core.mjs';
 
-writeFileSync(
-  new URL('../docs/levamen-job.schema.json', import.meta.url),
-  `${JSON.stringify(jobJsonSchema(), null, 2)}\n`,
-);
+for (const [name, schema] of [
+  ['job', jobJsonSchema()],
+  ['tariffs', tariffJsonSchema()],
+])
+  writeFileSync(
+    new URL(`../docs/levamen-${name}.schema.json`, import.meta.url),
+    `${JSON.stringify(schema, null, 2)}\n`,
+  );

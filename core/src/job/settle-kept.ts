@@ -1,14 +1,15 @@
 import { type Item, sampleLine } from '../equipment/index.js';
 import type { Job } from './job.schema.js';
 
-const usedIn = ({ designs }: Job): Set<string> =>
-  new Set(
-    designs.flatMap(({ equipment }) =>
+const usedIn = ({ designs, existingUnits }: Job): Set<string> =>
+  new Set([
+    ...existingUnits.map(({ unitId }) => unitId),
+    ...designs.flatMap(({ equipment }) =>
       equipment.stacks.flatMap(({ parts }) => parts.map(({ unitId }) => unitId)),
     ),
-  );
+  ]);
 
-/** The job without kept items that no design uses. */
+/** The job without kept items that no design uses and the house does not have. */
 export function settleKept(job: Job): Job {
   const { equipmentList } = job;
   if (equipmentList.kept.length === 0) return job;

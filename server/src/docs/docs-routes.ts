@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
 import { jobJsonSchema } from '@levamen/core/job';
+import { tariffJsonSchema } from '@levamen/core/tariff/details';
 import express, { Router } from 'express';
 import { openApiDocument } from './openapi.js';
 
@@ -32,6 +33,10 @@ export function docsRoutes(): Router {
   });
   router.get('/schema/job.json', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(schema, null, 2));
+  });
+  const tariffs = tariffJsonSchema();
+  router.get('/schema/tariffs.json', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(tariffs, null, 2));
   });
   router.get('/docs', (_request, response) => {
     response.type('html').send(page);

@@ -35,6 +35,7 @@ const partsOf = (
   work: [],
   wireM: 0,
   nameplateKWh: 20,
+  solarKW: 0,
   ...change,
 });
 
@@ -221,5 +222,17 @@ describe('amounts as people write them', () => {
     ['', null],
   ])('%s is %s', (text, amount) => {
     expect(readDecimal(text)).toBe(amount);
+  });
+});
+
+describe('solar', () => {
+  const solarOf = (solarPerKW: string) =>
+    offerTotal(
+      { parts: [], work: [], wireM: 0, nameplateKWh: 0, solarKW: 4.2 },
+      { ...emptyPriceBook('CAD'), solarPerKW },
+    );
+  it('is priced by the kilowatt, and named where it has no price', () => {
+    expect(solarOf('1650')).toMatchObject({ gross: '6930.00', missing: [] });
+    expect(solarOf('0')).toMatchObject({ gross: '0.00', missing: ['Solar array, 4.2 kW'] });
   });
 });

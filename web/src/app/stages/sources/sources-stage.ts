@@ -26,6 +26,7 @@ import { VerdictMark } from '../../ui/verdict-mark';
 import { NothingYet } from '../nothing-yet';
 import { CostCard } from './cost-card';
 import { FailingStacks } from './failing-stacks';
+import { ExistingCard } from './existing-card';
 import { ListCard } from './list-card';
 import { StackEditor } from './stack-editor';
 import type { StackRow } from './stack-row';
@@ -34,15 +35,16 @@ import type { StackRow } from './stack-row';
 @Component({
   selector: 'lv-sources-stage',
   imports: [
-    IslandChoice,
-    NothingYet,
     Button,
     CostCard,
     DemandViews,
+    ExistingCard,
     FailingStacks,
     FigureButton,
     FindingsList,
+    IslandChoice,
     ListCard,
+    NothingYet,
     Quantity,
     StackEditor,
     VerdictMark,

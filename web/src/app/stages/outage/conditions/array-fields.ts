@@ -42,6 +42,7 @@ import { ScenarioEdits } from './scenario-edits';
       }
       <lv-form-field [of]="form" name="tiltDeg" />
       <lv-form-field [of]="form" name="facingDeg" />
+      <lv-form-field [of]="form" name="existing" />
       <lv-form-field [of]="form" name="coupling" />
       @if (array().coupling === 'ac') {
         <lv-form-field [of]="form" name="inverterW" />

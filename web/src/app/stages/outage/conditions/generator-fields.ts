@@ -19,6 +19,7 @@ import { ScenarioEdits } from './scenario-edits';
   template: `
     <div class="grid">
       <lv-form-field [of]="form" name="start" />
+      <lv-form-field [of]="form" name="existing" />
       <lv-form-field [of]="form" name="powerW" />
       <lv-form-field [of]="form" name="connection" />
       @if (legs().length > 2 && generator().connection !== 'charger') {
