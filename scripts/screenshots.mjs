@@ -89,8 +89,13 @@ await page
   .waitFor({ timeout: 60_000 });
 await shoot('designs');
 await stage('Options');
-await page.getByText(/cannot be on the front\.$/).waitFor({ timeout: 120_000 });
+await page.getByText(/on no front in [\d.]+ s\.$/).waitFor({ timeout: 120_000 });
+await page.locator('[data-free] tbody tr').first().waitFor({ timeout: 60_000 });
 await shoot('options');
+await stage('Daily use');
+await page.locator('lv-daily-stage .answer').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(2500);
+await shoot('daily');
 await open('Farmhouse above the harbour', 'Brief');
 await page.getByRole('link', { name: 'Open points' }).click();
 await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();

@@ -12,6 +12,7 @@ export { type CheckedDraft, checkDraft, type ItemDraft, newDraft } from './items
 export { type ItemChange, itemChanges } from './tables/item-changes.js';
 export { headFields } from './items/item.schema.js';
 export { bodyFields, identityFields, temperatureFields, warrantyFields } from './items/item-head.js';
+export { readItemFile } from './tables/read-item-file.js';
 export { itemJsonSchema } from './items/item-json-schema.js';
 export { longestString } from './items/longest-string.js';
 export { type ListProblem, listProblems } from './items/list-problems.js';
@@ -22,6 +23,8 @@ export {
   formulaLike,
   identifierOf,
   type ReadItems,
+  columnMeanings,
   readItemTable,
+  type TableMeanings,
 } from './tables/read-item-table.js';
 export { type PastedField, type PastedSheet, readPastedSheet } from './tables/read-pasted-sheet.js';

@@ -6,7 +6,7 @@ import { companyItems } from '../testing/company-items.js';
 import { itemKindNames } from '../items/item-kinds.js';
 import { fieldsOfKind } from '../items/item-columns.js';
 import { itemTable } from './item-table.js';
-import { identifierOf, readItemTable } from './read-item-table.js';
+import { columnMeanings, identifierOf, readItemTable } from './read-item-table.js';
 import { readPastedSheet } from './read-pasted-sheet.js';
 
 const all = [...sampleLine, ...companyItems];
@@ -169,5 +169,39 @@ describe('a column of a data sheet', () => {
     });
     expect(problems.map(({ line }) => line)).toEqual(['Transfer time: < fast']);
     expect(leftOut).toEqual(['Colour: white', 'IP65']);
+  });
+});
+
+describe('a list that calls everything otherwise', () => {
+  const table = itemTable(companyItems);
+  // "Mass (kg)" becomes "C7 (kg)": the unit stays in the heading.
+  const codes = table[0]!.map((heading, column) => `C${column}${/ \([^()]*\)$/.exec(heading)?.[0] ?? ''}`);
+  const strange = [codes, ...table.slice(1)];
+
+  it('is refused with all its columns, and read once they are explained', () => {
+    const refused = readItemTable(strange);
+    expect(refused.items).toEqual([]);
+    expect(refused.problems[0]!.message).toContain('Say below');
+    expect(refused.leftOut).toEqual(codes);
+    const columns = new Map(
+      codes.map((code, column) => [code, table[0]![column]!.replace(/ \([^()]*\)$/, '')] as const),
+    );
+    for (const meaning of columns.values()) expect(columnMeanings()).toContain(meaning);
+    const read = readItemTable(strange, { columns });
+    expect(read.problems).toEqual([]);
+    expect(read.leftOut).toEqual([]);
+    expect(read.items).toEqual(companyItems);
+  });
+
+  it('need not say what kind its rows are, where all are alike', () => {
+    const rows = [
+      ['Bezeichnung', 'Spaces', 'Busbar (A)'],
+      ['Alder panel', '24', '125'],
+    ];
+    const columns = new Map([['Bezeichnung', 'Name']]);
+    expect(readItemTable(rows, { columns }).problems[0]!.message).toContain('is no kind of item');
+    const { items, problems } = readItemTable(rows, { columns, kind: 'panel' });
+    expect(problems).toEqual([]);
+    expect(items).toMatchObject([{ name: 'Alder panel', kind: 'panel', ratings: { spaces: 24, busA: 125 } }]);
   });
 });

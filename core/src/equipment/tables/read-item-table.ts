@@ -82,14 +82,39 @@ export const identifierOf = (name: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 40) || 'item';
 
+/** What somebody says about a table that names its columns otherwise. */
+export interface TableMeanings {
+  /** What a heading means: a field's label, or a heading of links; units stay those of the heading. */
+  readonly columns?: ReadonlyMap<string, string>;
+  /** The kind of rows that name none. */
+  readonly kind?: ItemKind | null;
+}
+
+/** Everything a column may mean, of whatever kind. */
+export const columnMeanings = (): readonly string[] => [
+  ...Object.values(linkHeadings),
+  ...new Set(
+    itemKindNames.flatMap((kind) => fieldsOfKind(kind).map(({ schema }) => fieldFacts.get(schema)!.label)),
+  ),
+];
+
 /**
  * Reads a table of items: headings as `itemTable` writes them, or the names of the fields, in any order; units in the headings or in
  * the cells. A row with a mistake is named with its column, and the others are kept.
  *
  * @param rows the first is the headings
+ * @param meanings what columns mean whose names are not known
  */
-export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
-  const headings = (rows[0] ?? []).map(headingOf);
+export function readItemTable(
+  rows: readonly (readonly string[])[],
+  { columns = new Map(), kind: usualKind = null }: TableMeanings = {},
+): ReadItems {
+  const named = (rows[0] ?? []).map((text) => text.trim());
+  const headings = named.map((text) => {
+    const heading = headingOf(text);
+    const meant = columns.get(text);
+    return meant === undefined ? heading : { ...heading, text: meant, label: plain(meant) };
+  });
   const problems: CellProblem[] = [];
   const items: Item[] = [];
   const used = new Set<number>();
@@ -99,8 +124,10 @@ export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
       links.get(plain(text)) === 'kind' || label === 'name' || otherNames['name']!.includes(label),
   );
   if (!isTable) {
-    const message = 'The first row must name the columns; “Kind” and “Name” are needed.';
-    return { items, problems: [{ row: 1, column: '', message }], leftOut: [] };
+    const message =
+      'The first row must name the columns; “Kind” and “Name” are needed. Say below which they are.';
+    const leftOut = named.filter((text) => text !== '');
+    return { items, problems: [{ row: 1, column: '', message }], leftOut };
   }
   rows.slice(1).forEach((texts, index) => {
     const cells = texts.map(unescaped);
@@ -113,7 +140,7 @@ export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
       if (column >= 0) used.add(column);
       return (cells[column] ?? '').trim();
     };
-    const kind = kindOf(cellOf('kind'));
+    const kind = kindOf(cellOf('kind')) ?? (cellOf('kind') === '' ? usualKind : null);
     if (kind === null) {
       const known = itemKindNames.map((one) => itemKinds[one].label).join(', ');
       problem(linkHeadings.kind, `“${cellOf('kind')}” is no kind of item. Kinds: ${known}`);
@@ -178,6 +205,6 @@ export function readItemTable(rows: readonly (readonly string[])[]): ReadItems {
     }
     if (refused.length === 0) items.push(whole.data);
   });
-  const leftOut = headings.filter((_, column) => !used.has(column)).map(({ text }) => text);
+  const leftOut = named.filter((_, column) => !used.has(column));
   return { items, problems, leftOut: leftOut.filter((text) => text !== '') };
 }

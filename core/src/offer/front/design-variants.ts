@@ -5,6 +5,7 @@ import {
   islandPlan,
   moveToLane,
   type Plan,
+  runningLoads,
   settingsOf,
   type SolarArray,
   usualArray,
@@ -64,8 +65,13 @@ export function designVariants(plan: Plan, island: Island): DesignVariant[] {
 function loadControl(plan: Plan, island: Island): readonly Choice[] {
   const season = settingsOf(plan).designSeason.value;
   const own = islandPlan(plan, island);
+  const running = runningLoads(own);
   const may = benchItems(own, island)
-    .filter(({ circuit, lane, loads }) => circuit !== null && lane === 'on' && loads.length > 0)
+    // What runs, wherever it was put: a whole house carries what nobody shed.
+    .filter(
+      ({ circuit, lane, loads }) =>
+        circuit !== null && lane !== 'auto' && loads.some(({ id }) => running.has(id)),
+    )
     .filter(({ loads }) => loads.every(({ tier }) => tier !== 'must'))
     .map(({ id, name, loads }) => ({
       id,

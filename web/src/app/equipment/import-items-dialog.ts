@@ -1,60 +1,40 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { type Item, itemSchema } from '@levamen/core/equipment';
 import {
-  type CellProblem,
-  itemDoubts,
-  itemJsonSchema,
-  type ReadItems,
-  readItemTable,
-} from '@levamen/core/equipment/details';
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type Item, type ItemKind, itemKindNames, itemKinds } from '@levamen/core/equipment';
+import { columnMeanings, readItemFile, type ReadItems, readItemTable } from '@levamen/core/equipment/details';
 import { sameValue } from '@levamen/core/job';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Textarea } from 'primeng/textarea';
 import { JobsApi, problemText } from '../data/jobs-api';
+import { type Choice, ChoiceField } from '../ui/choice-field';
 
 const maxFileBytes = 20_000_000;
 /** More rows of mistakes than these help nobody at once. */
 const shownProblems = 100;
 
-/** Items of a file of this program; the good ones are kept. */
-function readJson(text: string): ReadItems {
-  const problem = (message: string, row = 1): ReadItems => ({
-    items: [],
-    problems: [{ row, column: '', message }],
-    leftOut: [],
-  });
-  let file: unknown;
-  try {
-    file = JSON.parse(text);
-  } catch {
-    return problem('This is not JSON. Choose a file of equipment that ends in .json, .csv or .xlsx.');
-  }
-  const listed = Array.isArray(file) ? file : (file as { items?: unknown } | null)?.items;
-  if (!Array.isArray(listed))
-    return problem(`There is no list “items” in it. ${String(itemJsonSchema()['title'])} has one.`);
-  const items: Item[] = [];
-  const problems: CellProblem[] = [];
-  (listed as unknown[]).forEach((one, index) => {
-    const read = itemSchema.safeParse(one);
-    if (!read.success)
-      for (const { path, message } of read.error.issues.slice(0, 5))
-        problems.push({ row: index + 1, column: path.join('.'), message });
-    else {
-      const refused = itemDoubts(read.data).filter(({ refuses }) => refuses);
-      for (const { path, message } of refused) problems.push({ row: index + 1, column: path, message });
-      if (refused.length === 0) items.push(read.data);
-    }
-  });
-  return { items, problems, leftOut: [] };
-}
+/** What is looked at: a file of this program, or the cells of a table. */
+type Source =
+  | { readonly kind: 'file'; readonly text: string }
+  | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[] };
+
+const cellsOf = (text: string): string[][] =>
+  parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false }).data;
 
 /** Items from CSV, XLSX or JSON: looked at, then taken as drafts. */
 @Component({
   selector: 'lv-import-items-dialog',
-  imports: [Button, Dialog, FormsModule, Textarea],
+  imports: [Button, ChoiceField, Dialog, FormsModule, Textarea],
   templateUrl: './import-items-dialog.html',
   styleUrls: ['../ui/file-button.css', './import-items-dialog.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,15 +48,47 @@ export class ImportItemsDialog {
   protected readonly text = signal('');
   protected readonly problem = signal('');
   protected readonly fileName = signal('');
-  private readonly fromFile = signal<ReadItems | null>(null);
-  protected readonly read = computed((): ReadItems | null => {
+  private readonly fromFile = signal<Source | null>(null);
+  private readonly source = computed((): Source | null => {
     const file = this.fromFile();
     if (file) return file;
     const text = this.text().trim();
     if (text === '') return null;
-    return text.startsWith('{') || text.startsWith('[')
-      ? readJson(text)
-      : readItemTable(parse<string[]>(text, { skipEmptyLines: false }).data);
+    return /^[{[]/.test(text) ? { kind: 'file', text } : { kind: 'table', rows: cellsOf(text) };
+  });
+  /** What columns mean that are called otherwise, by their heading; another table begins with none. */
+  private readonly meant = linkedSignal<Source | null, ReadonlyMap<string, string>>({
+    source: this.source,
+    computation: () => new Map(),
+  });
+  protected readonly usualKind = linkedSignal<Source | null, ItemKind | null>({
+    source: this.source,
+    computation: () => null,
+  });
+  protected readonly read = computed((): ReadItems | null => {
+    const source = this.source();
+    if (!source) return null;
+    return source.kind === 'file'
+      ? readItemFile(source.text)
+      : readItemTable(source.rows, { columns: this.meant(), kind: this.usualKind() });
+  });
+  protected readonly isTable = computed(() => this.source()?.kind === 'table');
+  protected readonly kindChoices: Choice<ItemKind>[] = itemKindNames.map((value) => ({
+    value,
+    label: itemKinds[value].label,
+  }));
+  protected readonly meanings: Choice<string>[] = [
+    { value: '', label: 'nothing: left out' },
+    ...columnMeanings().map((label) => ({ value: label, label })),
+  ];
+  /** Columns whose names are not known, and those somebody has explained. */
+  protected readonly columns = computed(() => {
+    const meant = this.meant();
+    const left = this.read()?.leftOut ?? [];
+    return [...new Set([...meant.keys(), ...left])].map((heading) => ({
+      heading,
+      means: meant.get(heading) ?? '',
+    }));
   });
   private readonly byId = computed(() => new Map(this.kept().map((item) => [item.id, item])));
   protected readonly fresh = computed(
@@ -123,18 +135,22 @@ export class ImportItemsDialog {
     this.text.set('');
     if (/\.xlsx$/i.test(file.name)) {
       this.api.readTable(file).subscribe({
-        next: (cells) => this.fromFile.set(readItemTable(cells)),
+        next: (rows) => this.fromFile.set({ kind: 'table', rows }),
         error: (error: unknown) => this.problem.set(problemText(error)),
       });
       return;
     }
     const text = await file.text();
-    const isJson = /\.json$/i.test(file.name);
     this.fromFile.set(
-      isJson
-        ? readJson(text)
-        : readItemTable(parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false }).data),
+      /\.json$/i.test(file.name) ? { kind: 'file', text } : { kind: 'table', rows: cellsOf(text) },
     );
+  }
+
+  protected explain(heading: string, means: string | null): void {
+    const meant = new Map(this.meant());
+    if (means === null || means === '') meant.delete(heading);
+    else meant.set(heading, means);
+    this.meant.set(meant);
   }
 
   protected take(): void {
