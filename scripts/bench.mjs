@@ -5,6 +5,7 @@ import { benchAgainst } from './bench-against.mjs';
 import { benchBigHouse } from './bench-big-house.mjs';
 import { benchMoves, benchSuggestions, sixtyCircuits } from './bench-backup.mjs';
 import { benchOutages, benchRuntime, benchYearMap } from './bench-outage.mjs';
+import { benchDaily, benchOptions } from './bench-options.mjs';
 import { benchReadings, benchSwaps } from './bench-readings.mjs';
 import { launchBrowser, programUrl as url } from './browser.mjs';
 import {
@@ -186,6 +187,11 @@ const moveRows = [
 ];
 const yearMaps = await benchYearMap(page, url);
 const runtimes = await benchRuntime(page, url);
+const demoJob = (await (await fetch(`${url}/api/jobs?search=Farmhouse`)).json()).rows[0].id;
+const options = await benchOptions(page, url, [
+  ['farmhouse of the demo, 25 circuits, prices', demoJob],
+  ['60 circuits, without prices', ids.at(-1)],
+]);
 const readingRows = await benchReadings(page, url);
 const tasks = await benchBigHouse(browser, url);
 for (const id of ids) await fetch(`${url}/api/jobs/${id}`, { method: 'DELETE' });
@@ -256,6 +262,24 @@ percentile, 150 being the aim.
 ${Object.entries(runtimes)
   .map(([name, times]) => `| ${name} | ${ms(percentile(times, 0.5))} | ${ms(percentile(times, 0.95))} |`)
   .join('\n')}
+
+## The best design for the money
+
+Wanted: 2,000 candidates with 60 circuits within 10 s on two cores where up to an eighth need simulating, the first points within 1 s, under 500 MB. In the
+page, from the click that opens the stage; memory: how far the page's process grows, workers included.
+
+| house | candidates | simulated | of all | first point | front of one year | memory |
+| --- | --- | --- | --- | --- | --- | --- |
+${options.join('\n')}
+
+## A year with the grid
+
+Wanted: a year of hours of one design in under 30 ms, of quarter hours in under 120 ms. It follows prices (three bands, two seasons): planned every midnight,
+played, and billed. Preparing the house (loads, sun, calendar) is done once for all designs.
+
+| year | prepare the house | median | longest |
+| --- | --- | --- | --- |
+${benchDaily().join('\n')}
 
 ## As large as a job may be
 

@@ -28,6 +28,7 @@ export {
 } from './total/offer-total.js';
 export {
   emptyPriceBook,
+  emptyPriceList,
   type Incentive,
   incentiveSchema,
   type PriceBook,

@@ -34,6 +34,8 @@ export { playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './daily/reserve-curve.js';
 export { runtimeOutlook } from './outage/runtime-outlook.js';
 export { byFacing, byStrategy, type DailyVariant, type Facing } from './daily/compare-daily.js';
+export { dailyBattery } from './daily/daily-battery.js';
+export { dailyYear } from './daily/daily-year.js';
 export { type DailyHouse, dailyHouse } from './daily/daily-house.js';
 export {
   type DailyCase,

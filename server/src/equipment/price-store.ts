@@ -1,4 +1,4 @@
-import { emptyPriceBook, type PriceBook } from '@levamen/core/offer';
+import { emptyPriceBook, emptyPriceList, type PriceBook } from '@levamen/core/offer';
 import type { EntityManager } from 'typeorm';
 import { ItemPriceEntity, type ItemPriceRow, PriceBookEntity } from './equipment-entities.js';
 
@@ -39,6 +39,7 @@ export async function readBook(
     ...emptyPriceBook(kept.book.currency),
     ...kept.book,
     lists: kept.book.lists.map((list) => ({
+      ...emptyPriceList(list.id, list.supplier),
       ...list,
       prices: rows.flatMap(({ listId, itemId, net }) =>
         listId === list.id ? [{ itemId, net: shortest(net) }] : [],

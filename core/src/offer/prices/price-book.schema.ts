@@ -25,6 +25,18 @@ export const priceListSchema = z.strictObject({
       .nullable(),
     { label: 'Date of the list', hint: 'year-month-day' },
   ),
+  /** What its prices are in; null = the company's currency. */
+  currency: field(currencySchema.nullable(), { label: 'Currency', hint: 'empty: the company’s' }).default(
+    null,
+  ),
+  /** What one of it costs in the company's currency. */
+  rate: field(
+    z
+      .string({ error: 'Enter a rate' })
+      .regex(/^\d{1,6}(\.\d{1,6})?$/, 'Write the rate as 1.4725')
+      .refine((rate) => Number(rate) > 0, 'A rate is above nought'),
+    { label: 'Rate', hint: 'what one of it costs in the company’s currency' },
+  ).default('1'),
   /** Off every net price of the list. */
   discount: share('Discount', 1),
   delivery: field(decimalSchema, { label: 'Delivery, each order' }),
@@ -85,6 +97,20 @@ export const incentiveSchema = z.strictObject({
   leastKWh: field(amountSchema(0, 10_000, 'kWh'), { label: 'From so many kWh', unit: 'factor' }),
 });
 export type Incentive = z.infer<typeof incentiveSchema>;
+
+/** A list of a supplier without prices yet. */
+export const emptyPriceList = (id: string, supplier: string): PriceList => ({
+  id,
+  supplier,
+  dated: null,
+  currency: null,
+  rate: '1',
+  discount: 0,
+  delivery: '0',
+  deliveryFreeFrom: null,
+  leadDays: null,
+  prices: [],
+});
 
 /** What a company's work and goods cost, and what is added to them. */
 export const priceBookSchema = z.strictObject({

@@ -1,9 +1,11 @@
 import { expect, it } from 'vitest';
 import { companyItems } from '../../equipment/testing/company-items.js';
-import { emptyPriceBook } from './price-book.schema.js';
+import { emptyPriceBook, emptyPriceList } from './price-book.schema.js';
 import { priceTable, readPriceTable, withPrices } from './price-table.js';
 
 const id = () => 'new';
+
+const inCad = { currency: 'CAD', lists: [] };
 
 it('a table of prices comes back as it went', () => {
   const rows = [
@@ -12,10 +14,10 @@ it('a table of prices comes back as it went', () => {
     ['wholesaler', 'clover-pack', '6 400'],
     ['Other', 'Daisy 23', '1.900,5'],
   ];
-  const read = readPriceTable(rows, companyItems, 'CAD', '');
+  const read = readPriceTable(rows, companyItems, inCad, '');
   expect(read.problems).toEqual([]);
   const book = withPrices(emptyPriceBook('CAD'), read, id);
-  const again = readPriceTable(priceTable(book, companyItems), companyItems, 'CAD', '');
+  const again = readPriceTable(priceTable(book, companyItems), companyItems, inCad, '');
   expect(again.problems).toEqual([]);
   expect(withPrices(emptyPriceBook('CAD'), again, id)).toEqual(book);
   expect(
@@ -40,7 +42,7 @@ it('what is wrong is named by row and column; the rest is kept, and prices nobod
       ['rush-44', '9', 'EUR'],
     ],
     companyItems,
-    'CAD',
+    inCad,
     'Wholesaler',
   );
   expect(problems.map(({ row, column }) => `${row} ${column}`)).toEqual([
@@ -59,7 +61,7 @@ it('what is wrong is named by row and column; the rest is kept, and prices nobod
         ['clover-68', '1'],
       ],
       companyItems,
-      'CAD',
+      inCad,
       'Wholesaler',
     ),
     id,
@@ -68,5 +70,26 @@ it('what is wrong is named by row and column; the rest is kept, and prices nobod
     { itemId: 'daisy-23', net: '100' },
     { itemId: 'clover-68', net: '8000' },
   ]);
-  expect(readPriceTable([['Item']], companyItems, 'CAD', '').problems[0]!.message).toContain('“Net”');
+  expect(readPriceTable([['Item']], companyItems, inCad, '').problems[0]!.message).toContain('“Net”');
+});
+
+it('takes prices in the currency of their supplier, and no other', () => {
+  const book = {
+    ...emptyPriceBook('CAD'),
+    lists: [{ ...emptyPriceList('far', 'Overseas'), currency: 'EUR', rate: '1.47' }],
+  };
+  const rows = [
+    ['Supplier', 'Item', 'Net', 'Currency'],
+    ['Overseas', 'Clover 68', '5000', 'EUR'],
+    ['Overseas', 'Clover pack', '5000', 'CAD'],
+    ['Wholesaler', 'Daisy 23', '900', 'eur'],
+  ];
+  const { count, problems } = readPriceTable(rows, companyItems, book, '');
+  expect(count).toBe(1);
+  expect(problems.map(({ row, message }) => [row, message.slice(0, 60)])).toEqual([
+    [3, 'This price is in CAD, and those of Overseas are in EUR. Say '],
+    [4, 'This price is in EUR, and those of Wholesaler are in CAD. Sa'],
+  ]);
+  const filled = withPrices(book, readPriceTable(rows.slice(0, 2), companyItems, book, ''), id);
+  expect(priceTable(filled, companyItems)[1]).toContain('EUR');
 });

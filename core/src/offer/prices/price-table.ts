@@ -1,6 +1,6 @@
 import type { Item } from '../../equipment/index.js';
 import { readDecimal } from '../../base/index.js';
-import type { ItemPrice, PriceBook } from './price-book.schema.js';
+import { emptyPriceList, type ItemPrice, type PriceBook } from './price-book.schema.js';
 
 const headings = ['Supplier', 'Identifier', 'Article number', 'Item', 'Net', 'Currency'] as const;
 
@@ -9,10 +9,17 @@ export function priceTable(book: PriceBook, items: readonly Item[]): string[][] 
   const byId = new Map(items.map((item) => [item.id, item]));
   return [
     [...headings],
-    ...book.lists.flatMap(({ supplier, prices }) =>
+    ...book.lists.flatMap(({ supplier, prices, currency }) =>
       prices.map(({ itemId, net }) => {
         const item = byId.get(itemId);
-        return [supplier, itemId, item?.articleNumber ?? '', item?.name ?? '', net, book.currency];
+        return [
+          supplier,
+          itemId,
+          item?.articleNumber ?? '',
+          item?.name ?? '',
+          net,
+          currency ?? book.currency,
+        ];
       }),
     ),
   ];
@@ -44,9 +51,11 @@ const names: Readonly<Record<string, readonly string[]>> = {
 export function readPriceTable(
   rows: readonly (readonly string[])[],
   items: readonly Item[],
-  currency: string,
+  { currency, lists }: Pick<PriceBook, 'currency' | 'lists'>,
   supplier: string,
 ): ReadPrices {
+  const currencyOf = (from: string): string =>
+    lists.find((list) => plain(list.supplier) === plain(from))?.currency ?? currency;
   const head = (rows[0] ?? []).map(plain);
   const column = (key: string): number =>
     names[key]!.map((name) => head.indexOf(name)).find((index) => index >= 0) ?? -1;
@@ -75,8 +84,12 @@ export function readPriceTable(
     if (!item) problem('Item', `“${said[0] ?? ''}” is not in the equipment. Enter it first`);
     if (net === null) problem('Net', `“${cell('net')}” is no amount. Write it as 1234.50, not below zero`);
     if (from === '') problem('Supplier', 'Name the supplier, or choose one');
-    if (cell('currency') !== '' && cell('currency') !== currency)
-      problem('Currency', `This list is in ${cell('currency')}; prices here are in ${currency}`);
+    const inCurrency = cell('currency').toUpperCase();
+    if (inCurrency !== '' && inCurrency !== currencyOf(from))
+      problem(
+        'Currency',
+        `This price is in ${inCurrency}, and those of ${from || 'the company'} are in ${currencyOf(from)}. Say the supplier’s currency and rate first`,
+      );
     else if (item && net !== null && from !== '') {
       const list = bySupplier.get(from) ?? [];
       bySupplier.set(from, list);
@@ -99,13 +112,7 @@ export function withPrices(book: PriceBook, { bySupplier }: ReadPrices, newId: (
     const named = new Set(prices.map(({ itemId }) => itemId));
     if (index < 0)
       lists.push({
-        id: newId(),
-        supplier,
-        dated: null,
-        discount: 0,
-        delivery: '0',
-        deliveryFreeFrom: null,
-        leadDays: null,
+        ...emptyPriceList(newId(), supplier),
         prices: [...prices],
       });
     else

@@ -6,19 +6,15 @@ import { minorPlaces, readDecimal } from '../../base/index.js';
 import { incentiveOf, lowestPrices, offerTotal } from './offer-total.js';
 import {
   emptyPriceBook,
+  emptyPriceList,
   type Incentive,
   type PriceBook,
   priceBookSchema,
+  type PriceList,
 } from '../prices/price-book.schema.js';
 
-const list = (prices: PriceBook['lists'][number]['prices'], change: object = {}) => ({
-  id: 'one',
-  supplier: 'Wholesaler',
-  dated: null,
-  discount: 0,
-  delivery: '0',
-  deliveryFreeFrom: null,
-  leadDays: null,
+const list = (prices: PriceList['prices'], change: Partial<PriceList> = {}): PriceList => ({
+  ...emptyPriceList('one', 'Wholesaler'),
   prices,
   ...change,
 });
@@ -234,5 +230,46 @@ describe('solar', () => {
   it('is priced by the kilowatt, and named where it has no price', () => {
     expect(solarOf('1650')).toMatchObject({ gross: '6930.00', missing: [] });
     expect(solarOf('0')).toMatchObject({ gross: '0.00', missing: ['Solar array, 4.2 kW'] });
+  });
+});
+
+describe('a supplier in another currency', () => {
+  const price = { itemId: 'a', net: '1000' };
+  const far = {
+    ...emptyPriceList('far', 'Overseas'),
+    currency: 'EUR',
+    rate: '1.4725',
+    discount: 0.1,
+    delivery: '80',
+    deliveryFreeFrom: '2000',
+    prices: [price],
+  };
+  const near = { ...emptyPriceList('near', 'Near'), prices: [{ itemId: 'a', net: '1400' }] };
+  const totalOf = (quantity: number, lists = [far]) =>
+    offerTotal(
+      {
+        parts: [{ itemId: 'a', name: 'A', quantity, why: '' }],
+        work: [],
+        wireM: 0,
+        nameplateKWh: 0,
+        solarKW: 0,
+      },
+      { ...emptyPriceBook('CAD'), lists },
+    );
+
+  it('is reckoned at its rate, discount and delivery too', () => {
+    // 1,000 × 1.4725 × 0.9 = 1,325.25; 80 × 1.4725 = 117.80.
+    const { lines, gross } = totalOf(1);
+    expect(lines.map(({ amount }) => amount)).toEqual(['1325.25', '117.80']);
+    expect(lines[0]!.working).toContain('1 × 1000 EUR × 1.4725 less 10 %');
+    expect(gross).toBe('1443.05');
+    // Free from 2,000 EUR, which is 2,945 CAD: three pieces come to 3,975.75.
+    expect(totalOf(2).lines).toHaveLength(2);
+    expect(totalOf(3).lines).toHaveLength(1);
+  });
+
+  it('is compared with others in the company’s currency', () => {
+    expect(totalOf(1, [near, far]).lines[0]!.working).toContain('Overseas');
+    expect(totalOf(1, [{ ...far, rate: '1.6' }, near]).lines[0]!.working).toContain('Near');
   });
 });

@@ -44,12 +44,18 @@ interface Priced {
   readonly net: Decimal;
 }
 
+/** What one of a list's currency costs in the company's; 1 where it is the same. */
+const rateOf = ({ currency, rate }: PriceList): string => (currency === null ? '1' : rate);
+
+/** An amount of a list in the company's currency. */
+export const converted = (amount: Decimal, list: PriceList): Big => new Big(amount).times(rateOf(list));
+
 /** The lowest price of each item after discount; of equal ones that of the first list. */
 export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<string, Priced> {
   const lowest = new Map<string, Priced & { readonly cost: Big }>();
   for (const list of lists)
     for (const { itemId, net } of list.prices) {
-      const cost = new Big(net).times(new Big(1).minus(list.discount));
+      const cost = converted(net, list).times(new Big(1).minus(list.discount));
       const before = lowest.get(itemId);
       if (!before || cost.lt(before.cost)) lowest.set(itemId, { list, net, cost });
     }
@@ -101,9 +107,10 @@ export function offerTotal(
       continue;
     }
     const { list, net } = priced;
-    const cost = new Big(net).times(quantity).times(new Big(1).minus(list.discount));
+    const cost = converted(net, list).times(quantity).times(new Big(1).minus(list.discount));
     const off = list.discount === 0 ? '' : ` less ${percent(list.discount)}`;
-    add('goods', name, why, `${quantity} × ${net}${off}, ${list.supplier}`, cost);
+    const foreign = list.currency === null ? '' : ` ${list.currency} × ${list.rate}`;
+    add('goods', name, why, `${quantity} × ${net}${foreign}${off}, ${list.supplier}`, cost);
     ordered.set(list, (ordered.get(list) ?? new Big(0)).plus(round(cost)));
   }
   if (wireM > 0)
@@ -127,15 +134,10 @@ export function offerTotal(
       );
   }
   for (const [list, goods] of ordered) {
-    const isFree = list.deliveryFreeFrom !== null && goods.gte(list.deliveryFreeFrom);
-    if (isFree || new Big(list.delivery).eq(0)) continue;
-    add(
-      'delivery',
-      `Delivery, ${list.supplier}`,
-      'once for the order',
-      list.delivery,
-      new Big(list.delivery),
-    );
+    const isFree = list.deliveryFreeFrom !== null && goods.gte(converted(list.deliveryFreeFrom, list));
+    const delivery = converted(list.delivery, list);
+    if (isFree || delivery.eq(0)) continue;
+    add('delivery', `Delivery, ${list.supplier}`, 'once for the order', list.delivery, delivery);
   }
   const hoursOf = new Map(book.labour.map(({ task, hours }) => [task, hours]));
   for (const { task, count, why } of work) {

@@ -3,7 +3,7 @@ import type { Item, Stack } from '../../equipment/index.js';
 import type { Island, Plan } from '../../design/index.js';
 import { partsOf } from '../parts/parts-of.js';
 import type { PriceBook } from '../prices/price-book.schema.js';
-import { lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
+import { converted, lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
 
 /** What a design costs for one island, with a stack. */
 export type Pricer = (plan: Plan, island: Island, stack: Stack) => OfferTotal;
@@ -18,7 +18,7 @@ export function pricer(items: readonly Item[], book: PriceBook): Pricer {
   const prices = lowestPrices(book);
   const costOf = ({ id }: Item): Big | null => {
     const priced = prices.get(id);
-    return priced ? new Big(priced.net).times(new Big(1).minus(priced.list.discount)) : null;
+    return priced ? converted(priced.net, priced.list).times(new Big(1).minus(priced.list.discount)) : null;
   };
   /** The cheapest that fits; where none has a price, the first. */
   const cheapest = (fits: (item: Item) => boolean): Item | null => {

@@ -6,6 +6,7 @@ import {
   type PriceBook,
   type PriceList,
   priceListSchema,
+  emptyPriceList,
   readPriceTable,
   type ReadPrices,
   type Task,
@@ -29,7 +30,7 @@ import { PriceState } from './price-state';
 
 /** Rows drawn at once; more are found by searching. */
 const mostRows = 120;
-const supplierFields = ['supplier', 'dated', 'discount', 'leadDays'] as const;
+const supplierFields = ['supplier', 'dated', 'currency', 'rate', 'discount', 'leadDays'] as const;
 
 const currencyChoices = ((): readonly Choice<string>[] => {
   const names = new Intl.DisplayNames('en', { type: 'currency' });
@@ -124,7 +125,7 @@ export class PricesPage {
     const text = this.pasted().trim();
     const rows =
       this.fromFile() ?? (text === '' ? null : parse<string[]>(text, { skipEmptyLines: false }).data);
-    return rows && readPriceTable(rows, this.state.items(), this.book().currency, this.pastedFor().trim());
+    return rows && readPriceTable(rows, this.state.items(), this.book(), this.pastedFor().trim());
   });
 
   protected set(change: Partial<PriceBook>): void {
@@ -137,19 +138,7 @@ export class PricesPage {
     let supplier = 'Supplier';
     for (let number = 2; taken.has(supplier); number += 1) supplier = `Supplier ${number}`;
     this.set({
-      lists: [
-        ...this.book().lists,
-        {
-          id,
-          supplier,
-          dated: null,
-          discount: 0,
-          delivery: '0',
-          deliveryFreeFrom: null,
-          leadDays: null,
-          prices: [],
-        },
-      ],
+      lists: [...this.book().lists, emptyPriceList(id, supplier)],
     });
   }
 
