@@ -47,7 +47,8 @@ test('every view of the house passes axe, light and dark', async ({ page }) => {
       .getByRole('button', { name: side, exact: typeof side === 'string' })
       .first()
       .click();
-    await check(page);
+    // In the dark, where colours of its own stand.
+    await check(page, side === 'Legs');
   }
   await bench.goTo('Loads');
   await bench.cell('Well pump', 'name').click();
@@ -73,7 +74,7 @@ test('every view of the design passes axe, light and dark', async ({ page }) => 
       .first()
       .click();
     if (side === 'Power') await expect(page.locator('lv-backup-stage svg').first()).toBeVisible();
-    await check(page);
+    await check(page, side === 'Power');
   }
   await bench.goTo('Sources');
   await page.getByRole('button', { name: 'Change the units' }).click();
@@ -89,7 +90,7 @@ test('every view of the design passes axe, light and dark', async ({ page }) => 
   ] as const) {
     await bench.show(part);
     await expect(page.locator(sign).first()).toBeVisible();
-    await check(page);
+    await check(page, part === 'Year');
   }
   for (const [part, sign] of [
     ['What helps', 'lv-help-view tbody tr'],
@@ -98,7 +99,7 @@ test('every view of the design passes axe, light and dark', async ({ page }) => 
   ] as const) {
     await bench.show(part);
     await expect(page.locator(sign).first()).toBeVisible({ timeout: 90_000 });
-    await check(page);
+    await check(page, false);
   }
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();

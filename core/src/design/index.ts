@@ -28,6 +28,7 @@ export {
   serviceBackup,
   splicedPanelId,
 } from './backup/service-backup.js';
+export { setSoftStarter, softStarted, softStart, withSoftStarts } from './backup/soft-starters.js';
 export { settleBackup } from './backup/settle-backup.js';
 export {
   type Brief,

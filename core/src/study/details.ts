@@ -1,7 +1,7 @@
 /** What single stages look at more closely: nothing of it is loaded with the first stage. */
 export { type ItemEffect, itemEffects, withShifts } from './backup-set/item-effects.js';
 export { type SubstituteOutcome, substituteOutcomes } from './backup-set/substitute-outcomes.js';
-export { type Substitute, withSubstitute } from './backup-set/substitutes.js';
+export { type Substitute, substitutesFor, withSubstitute } from './backup-set/substitutes.js';
 export { suggestHolding } from './backup-set/suggest-holding.js';
 export { suggestBackup, type Suggestion, takeSuggestion } from './backup-set/suggestion.js';
 export { type LoadGroup, type ShiftOfGroup, shiftsOfBrief } from './outage/shifts-of-brief.js';

@@ -16,7 +16,7 @@ export function backupProblems({
   const panels = new Set(survey.panels.map(({ id }) => id));
   /** Names that must exist, and stand once. */
   const checkNames = (
-    list: 'services' | 'kept' | 'unplugged' | 'lanes',
+    list: 'services' | 'kept' | 'unplugged' | 'softStarters' | 'lanes',
     key: string,
     names: readonly string[],
     existing: ReadonlySet<string>,
@@ -38,7 +38,7 @@ export function backupProblems({
     'service',
   );
   const loadIds = new Set(loads.map(({ id }) => id));
-  for (const list of ['kept', 'unplugged'] as const) {
+  for (const list of ['kept', 'unplugged', 'softStarters'] as const) {
     checkNames(
       list,
       'loadId',

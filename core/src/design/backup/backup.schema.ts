@@ -94,6 +94,8 @@ export const backupSchema = z.strictObject({
   kept: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
   /** Loads that are not kept, on circuits that stay on: the household unplugs them in an outage. */
   unplugged: z.array(z.strictObject({ loadId: idSchema })).max(500, 'Use at most 500 loads'),
+  /** Loads that get a soft starter. */
+  softStarters: z.array(z.strictObject({ loadId: idSchema })).max(100, 'Use at most 100 soft starters'),
   lanes: z.array(circuitLaneSchema).max(4032, 'Use at most 4032 circuits'),
   /** How many "may" loads one "should" load outweighs when a set is suggested. */
   shouldWorth: field(countSchema(1, 20), { label: 'One should counts as so many mays', unit: 'count' }),
@@ -104,6 +106,7 @@ export const emptyBackup = (): Backup => ({
   services: [],
   kept: [],
   unplugged: [],
+  softStarters: [],
   lanes: [],
   shouldWorth: 4,
 });

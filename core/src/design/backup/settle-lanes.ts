@@ -2,6 +2,7 @@ import { type Circuit, loadsByCircuit } from '../../house/index.js';
 import type { BackedUpHouse } from './backed-up-house.js';
 import { laneOfCircuits } from './circuit-lanes.js';
 import { keptLoads } from './kept-loads.js';
+import { softStarted } from './soft-starters.js';
 import { unpluggedLoads } from './unplugged.js';
 import type { CircuitLane } from './lane.schema.js';
 
@@ -18,6 +19,8 @@ export function settleLanes<P extends BackedUpHouse>(plan: P): P {
   const unplugged = loads
     .filter(({ id }) => pulled.has(id) && !keptIds.has(id))
     .map(({ id }) => ({ loadId: id }));
+  const soft = softStarted(plan);
+  const softStarters = loads.filter(({ id }) => soft.has(id)).map(({ id }) => ({ loadId: id }));
   const byCircuit = loadsByCircuit(loads);
   const laneOf = laneOfCircuits(plan);
   const fed = new Map(
@@ -44,10 +47,12 @@ export function settleLanes<P extends BackedUpHouse>(plan: P): P {
     kept.every(({ loadId }, i) => loadId === backup.kept[i]!.loadId) &&
     unplugged.length === backup.unplugged.length &&
     unplugged.every(({ loadId }, i) => loadId === backup.unplugged[i]!.loadId) &&
+    softStarters.length === backup.softStarters.length &&
+    softStarters.every(({ loadId }, i) => loadId === backup.softStarters[i]!.loadId) &&
     lanes.length === backup.lanes.length &&
     lanes.every(({ circuitId, lane }, i) => {
       const said = backup.lanes[i]!;
       return circuitId === said.circuitId && lane === said.lane;
     });
-  return isSettled ? plan : { ...plan, backup: { ...backup, kept, unplugged, lanes } };
+  return isSettled ? plan : { ...plan, backup: { ...backup, kept, unplugged, softStarters, lanes } };
 }

@@ -1,8 +1,10 @@
 import type { Island } from '../backup/islands.js';
+import { withSoftStarts } from '../backup/soft-starters.js';
 import type { Plan } from './plan.js';
 
-/** A plan as one island sees it: its loads, its sources, its stack. A plan of one island is itself. */
-export function islandPlan(plan: Plan, island: Island): Plan {
+/** A plan as one island sees it: its loads as they start, its sources, its stack. A plan of one island without soft starters is itself. */
+export function islandPlan(whole: Plan, island: Island): Plan {
+  const plan = withSoftStarts(whole);
   const circuits = new Set(island.panels.flatMap(({ circuits: all }) => all.map(({ id }) => id)));
   const isHere = ({ circuitId }: { readonly circuitId: string | null }): boolean =>
     circuitId === null ? island.first : circuits.has(circuitId);

@@ -16,6 +16,7 @@ import {
   isolatingRatings,
   loadControllerRatings,
   panelRatings,
+  softStarterRatings,
 } from './switching-ratings.js';
 import {
   conductorRatings,
@@ -66,6 +67,7 @@ export const itemKinds = {
   autotransformer: { label: 'Autotransformer', ...ratings(autotransformerRatings) },
   generator: { label: 'Generator', ...ratings(generatorRatings) },
   'load-controller': { label: 'Load controller', ...ratings(loadControllerRatings) },
+  'soft-starter': { label: 'Soft starter', ...ratings(softStarterRatings) },
   'smart-breaker': { label: 'Smart breaker', ...ratings(breakerRatings) },
   panel: { label: 'Panel', ...ratings(panelRatings) },
   disconnect: { label: 'Disconnect', ...ratings(disconnectRatings) },

@@ -45,6 +45,7 @@ export const itemSchema = z.discriminatedUnion(
     itemOf('charge-controller'),
     itemOf('isolating-device'),
     itemOf('autotransformer'),
+    itemOf('soft-starter'),
     itemOf('generator'),
     itemOf('load-controller'),
     itemOf('smart-breaker'),

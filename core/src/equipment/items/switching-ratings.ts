@@ -40,6 +40,12 @@ export const autotransformerRatings = {
   tripsWithLoss: yesNo('Its breaker opens the house with it'),
 };
 
+/** Lets a motor start slowly. */
+export const softStarterRatings = {
+  softRunningA: current('Running current of the motor, up to'),
+  softPoles: field(countSchema(1, 3), { label: 'Poles it switches', unit: 'count' }),
+};
+
 /** Switches circuits on and off. */
 export const loadControllerRatings = {
   circuits: field(countSchema(1, 60), { label: 'Circuits', unit: 'count' }),

@@ -31,11 +31,13 @@ export function withFollowers(side: Job, base: Job): Job {
     if (!before) return design.backup;
     const kept = before.kept.filter(({ loadId }) => !here.loads.has(loadId));
     const unplugged = before.unplugged.filter(({ loadId }) => !here.loads.has(loadId));
+    const softStarters = before.softStarters.filter(({ loadId }) => !here.loads.has(loadId));
     const lanes = before.lanes.filter(({ circuitId }) => !here.circuits.has(circuitId));
     return {
       ...design.backup,
       kept: [...design.backup.kept, ...kept],
       unplugged: [...design.backup.unplugged, ...unplugged],
+      softStarters: [...design.backup.softStarters, ...softStarters],
       lanes: [...design.backup.lanes, ...lanes],
     };
   });
@@ -48,6 +50,7 @@ export function withoutLostFollowers(job: Job): Job {
     ...backup,
     kept: backup.kept.filter(({ loadId }) => here.loads.has(loadId)),
     unplugged: backup.unplugged.filter(({ loadId }) => here.loads.has(loadId)),
+    softStarters: backup.softStarters.filter(({ loadId }) => here.loads.has(loadId)),
     lanes: backup.lanes.filter(({ circuitId }) => here.circuits.has(circuitId)),
   }));
 }

@@ -75,7 +75,7 @@ function tariffOf(service: Saved, southern: boolean): Saved | null {
 }
 
 /**
- * Version 13 has tariffs of their own, one for each meter; how a design uses its battery day by day; what is assumed of the years to come; what of
+ * Version 13 has soft starters that belong to a design; tariffs of their own, one for each meter; how a design uses its battery day by day; what is assumed of the years to come; what of
  * arrays, generator and units was there before; and what a design may not have or cost. Arrays and generators of earlier versions
  * cost nothing in a design: they count as there.
  */
@@ -108,9 +108,10 @@ export function toTariffs(saved: Saved): Saved {
         }
       : survey,
     designs: mapRecords(saved['designs'], (design) => {
-      const { sources } = design;
+      const { sources, backup } = design;
       return {
         ...design,
+        backup: isRecord(backup) ? { ...backup, softStarters: [] } : backup,
         dailyUse: {
           strategy: null,
           heldBack: null,

@@ -53,6 +53,12 @@ export const demoItems: readonly Item[] = [
     massKg: 4.3,
     ratings: { circuits: 12, circuitA: 27, responseS: 0.6, ownDrawW: 9 },
   }),
+  item('vetch-20', 'Vetch 20', {
+    kind: 'soft-starter',
+    summary: 'Two poles, for pumps and compressors',
+    massKg: 0.9,
+    ratings: { softRunningA: 20, softPoles: 2 },
+  }),
   item('dock-52', 'Dock 52', {
     kind: 'generator',
     summary: 'Portable, started by hand',
@@ -104,6 +110,7 @@ const fittings: readonly (readonly [itemId: string, net: string])[] = [
   ['bramble-190', '1980'],
   ['hazel-panel', '385'],
   ['clary-12', '2450'],
+  ['vetch-20', '295'],
   ['dock-52', '1380'],
   ['dock-88', '6900'],
 ];
@@ -147,6 +154,7 @@ export const demoBook: PriceBook = {
     { task: 'circuit-controlled', hours: 0.4 },
     { task: 'wire-metre', hours: 0.4 },
     { task: 'generator-set', hours: 7 },
+    { task: 'soft-starter-set', hours: 1.5 },
     { task: 'commissioning', hours: 6 },
   ],
   wirePerM: '34',

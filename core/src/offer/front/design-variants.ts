@@ -6,12 +6,14 @@ import {
   moveToLane,
   type Plan,
   runningLoads,
+  setSoftStarter,
   settingsOf,
   type SolarArray,
   usualArray,
   usualGenerator,
 } from '../../design/index.js';
 import { dailyEnergyWh } from '../../house/index.js';
+import { substitutesFor } from '../../study/details.js';
 
 /** A design as it could be, whatever stack carries it. */
 export interface DesignVariant {
@@ -36,12 +38,13 @@ const belowCharge = 0.5;
 
 /**
  * What may be changed about a design for one island: circuits that a device sheds below half of the charge, more and more of them; a generator, by
- * hand or by itself, or none; arrays the household has in mind. What the brief does not want is left out. Every combination
+ * hand or by itself, or none; soft starters for every motor whose start asks for one; arrays the household has in mind. What the brief does not want is left out. Every combination
  * is a variant, the design as it is first.
  */
 export function designVariants(plan: Plan, island: Island): DesignVariant[] {
   const axes: readonly (readonly Choice[])[] = [
     loadControl(plan, island),
+    softStarters(plan, island),
     generators(plan, island),
     arrays(plan),
   ];
@@ -100,6 +103,21 @@ function loadControl(plan: Plan, island: Island): readonly Choice[] {
             }),
         };
       }),
+  ];
+}
+
+/** One for every motor whose start is heavy and that has none. */
+function softStarters(plan: Plan, island: Island): readonly Choice[] {
+  const wanted = substitutesFor(islandPlan(plan, island)).filter(({ softStarter }) => softStarter === true);
+  if (wanted.length === 0) return [asItIs];
+  const names = wanted.map(({ loadId }) => plan.loads.find(({ id }) => id === loadId)?.name ?? '');
+  return [
+    asItIs,
+    {
+      key: 'soft-starters',
+      change: `soft starters: ${names.join(', ')}`,
+      apply: (before) => wanted.reduce((now, { loadId }) => setSoftStarter(now, loadId, true), before),
+    },
   ];
 }
 

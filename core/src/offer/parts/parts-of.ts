@@ -1,5 +1,13 @@
 import type { Item, Stack } from '../../equipment/index.js';
-import { type Island, laneOfCircuits, type Plan, serviceBackup } from '../../design/index.js';
+import {
+  type Island,
+  islandPlan,
+  laneOfCircuits,
+  type Plan,
+  serviceBackup,
+  softStarted,
+} from '../../design/index.js';
+import { loadVoltageV, runningPowerVA } from '../../house/index.js';
 import { nameList } from '../../base/index.js';
 import type { Task } from '../prices/price-book.schema.js';
 
@@ -149,6 +157,19 @@ export function partsOf(
       'to the loads panel',
     );
   parts.push(...controlParts(circuits, laneOf, cheapest));
+  const started = softStarted(plan);
+  const motors = islandPlan(plan, island).loads.filter(({ id }) => started.has(id));
+  for (const motor of motors) {
+    const runningA = runningPowerVA(motor) / loadVoltageV(plan.supply.system, motor);
+    const found = cheapest((item) => item.kind === 'soft-starter' && item.ratings.softRunningA >= runningA);
+    const name = `Soft starter, ${Math.ceil(runningA)} A`;
+    parts.push(partOf(found, name, motor.quantity, `for ${motor.name}`));
+  }
+  addWork(
+    'soft-starter-set',
+    motors.reduce((sum, { quantity }) => sum + quantity, 0),
+    'for motors that start heavily',
+  );
   addWork(
     'circuit-controlled',
     circuits.filter(({ id }) => laneOf(id).lane === 'auto').length,

@@ -56,6 +56,7 @@ export const tasks = [
   'circuit-controlled',
   'wire-metre',
   'generator-set',
+  'soft-starter-set',
   'commissioning',
 ] as const;
 export type Task = (typeof tasks)[number];
@@ -67,6 +68,7 @@ export const taskLabels: Readonly<Record<Task, string>> = {
   'circuit-controlled': 'Circuit controlled',
   'wire-metre': 'Metre of conduit and wire',
   'generator-set': 'Generator or its inlet set',
+  'soft-starter-set': 'Soft starter set',
   commissioning: 'Commissioning and drill',
 };
 

@@ -235,7 +235,7 @@ describe('solar', () => {
 
 describe('a supplier in another currency', () => {
   const price = { itemId: 'a', net: '1000' };
-  const far = {
+  const far: PriceList = {
     ...emptyPriceList('far', 'Overseas'),
     currency: 'EUR',
     rate: '1.4725',
@@ -244,8 +244,8 @@ describe('a supplier in another currency', () => {
     deliveryFreeFrom: '2000',
     prices: [price],
   };
-  const near = { ...emptyPriceList('near', 'Near'), prices: [{ itemId: 'a', net: '1400' }] };
-  const totalOf = (quantity: number, lists = [far]) =>
+  const near: PriceList = { ...emptyPriceList('near', 'Near'), prices: [{ itemId: 'a', net: '1400' }] };
+  const totalOf = (quantity: number, lists: PriceList[] = [far]) =>
     offerTotal(
       {
         parts: [{ itemId: 'a', name: 'A', quantity, why: '' }],

@@ -1,5 +1,12 @@
 import type { Season } from '../../nature/index.js';
-import { keepLoads, leaveOff, type Plan, runningLoads } from '../../design/index.js';
+import {
+  keepLoads,
+  leaveOff,
+  type Plan,
+  runningLoads,
+  setSoftStarter,
+  withSoftStarts,
+} from '../../design/index.js';
 import { type Load, runningPowerVA } from '../../house/index.js';
 import { libraryValues, loadLibrary } from '../../house/details.js';
 import { startDemand } from '../starts/start-demand.js';
@@ -14,6 +21,8 @@ export interface Substitute {
   readonly changed: Load;
   /** Does the load itself leave the backup set? */
   readonly leftOut?: boolean;
+  /** The design puts a soft starter to it; the load stays what it is. */
+  readonly softStarter?: boolean;
   readonly added: Load | null;
   /** A device that is there already takes over, used as here, and is kept. */
   readonly existing?: Load;
@@ -84,14 +93,8 @@ const rules: readonly Rule[] = [
     make: (load) => ({
       title: `Soft starter for ${load.name}`,
       how: 'Cuts the surge to about two and a half times the running power, and the start takes longer.',
-      changed: {
-        ...load,
-        start: {
-          how: 'soft',
-          multiple: 2.5,
-          durationS: load.start.how === 'none' ? 1 : Math.min(60, load.start.durationS * 2),
-        },
-      },
+      changed: load,
+      softStarter: true,
       added: null,
     }),
   },
@@ -192,7 +195,8 @@ function madeBy({ make, takeOver }: Rule, load: Load, loads: readonly Load[]): M
 /** Substitutes for loads that are kept, and for large loads that stay dark because of what they draw. */
 export function substitutesFor(plan: Plan): Substitute[] {
   const running = runningLoads(plan);
-  return plan.loads.flatMap((load) => {
+  // One that has a soft starter by design needs no other.
+  return withSoftStarts(plan).loads.flatMap((load) => {
     const start = startDemand(plan.supply.system, load);
     return rules
       .filter(({ key }) => running.has(load.id) || key !== 'soft-starter')
@@ -204,8 +208,9 @@ export function substitutesFor(plan: Plan): Substitute[] {
 /** The plan with a substitute taken; the device that takes over is kept, whether it comes new or is there already. */
 export function withSubstitute<P extends Plan>(
   plan: P,
-  { loadId, changed, leftOut, added, existing }: Substitute,
+  { loadId, changed, leftOut, softStarter, added, existing }: Substitute,
 ): P {
+  if (softStarter === true) return setSoftStarter(plan, loadId, true);
   const loads = plan.loads.flatMap((load) => {
     if (load.id === existing?.id) return [existing];
     if (load.id !== loadId) return [load];

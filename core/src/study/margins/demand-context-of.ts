@@ -1,13 +1,14 @@
 import { countsInPower, energyStages, membersOf } from '../demand/power-members.js';
 import { powerDemand } from '../demand/power-demand.js';
 import { type DayPart, dayPartFacts, sumHourlyEnergyWh } from '../../house/index.js';
-import { type GoalWeight, type Plan, plannedLoads, settingsOf } from '../../design/index.js';
+import { type GoalWeight, type Plan, plannedLoads, settingsOf, withSoftStarts } from '../../design/index.js';
 import type { DailyGoal, DemandContext } from './demand-context.js';
 
 /**
- * Works out what a job asks of any stack: energy by hour, power, starts, and the daily goals.
+ * Works out what a job asks of any stack: energy by hour, power, starts (with the soft starters of the design), and the daily goals.
  */
-export function demandContextOf(plan: Plan): DemandContext {
+export function demandContextOf(asDesigned: Plan): DemandContext {
+  const plan = withSoftStarts(asDesigned);
   const settings = settingsOf(plan);
   const { goals } = plan.brief;
   const planned = plannedLoads(plan);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Router } from '@angular/router';
 import { type Figure, nameList, nameSchema, quantityText } from '@levamen/core/base';
 import { seasons } from '@levamen/core/nature';
-import { laneOfCircuits, type Plan, schoolFacts } from '@levamen/core/design';
+import { laneOfCircuits, type Plan, schoolFacts, softStarted } from '@levamen/core/design';
 import { chooseDesign, copyDesign, maxDesigns, removeDesign, renameDesign } from '@levamen/core/job';
 import { moneyDifference } from '@levamen/core/offer';
 import type { Margin, SeasonOutlook, Verdict } from '@levamen/core/study';
@@ -115,6 +115,7 @@ export class DesignsPage {
           ),
           row('How it is backed up', ({ plan }) => said(schoolText(plan))),
           row('Generator', ({ plan }) => said(generatorText(plan))),
+          row('Soft starters', ({ plan }) => said(softStarterText(plan))),
           row('Circuits that stay on', ({ plan }) => said(String(circuitsIn(plan, 'on')))),
           row('Shed by a device', ({ plan }) => said(String(circuitsIn(plan, 'auto')))),
         ],
@@ -217,6 +218,11 @@ const generatorText = ({ sources: { generator } }: Plan): string =>
   generator
     ? `${quantityText(generator.powerW, 'W')}, ${generator.start === 'auto' ? 'starts itself' : 'by hand'}`
     : 'none';
+
+const softStarterText = (plan: Plan): string => {
+  const started = softStarted(plan);
+  return nameList(plan.loads.filter(({ id }) => started.has(id)).map(({ name }) => name)) || 'none';
+};
 
 function circuitsIn(plan: Plan, lane: 'on' | 'auto'): number {
   const laneOf = laneOfCircuits(plan);

@@ -39,7 +39,7 @@ const figures: ReadonlySet<keyof Load> = new Set(['voltageV', 'powerFactor', 'st
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadDetail {
-  private readonly edits = inject(LoadEdits);
+  protected readonly edits = inject(LoadEdits);
   readonly load = input.required<Load>();
   readonly context = input.required<CellContext>();
   readonly survey = input.required<Survey>();
@@ -56,6 +56,11 @@ export class LoadDetail {
         why: 'as usual for its kind',
       },
     })),
+  });
+  protected readonly hasSoftStarter = computed(() => this.edits.hasSoftStarter(this.load()));
+  protected readonly mayHaveSoftStarter = computed(() => {
+    const { how } = this.load().start;
+    return how !== 'none' && how !== 'soft';
   });
   protected readonly legHint = computed(() => (this.load().legsAssumed ? 'assumed; choose to confirm' : ''));
   protected readonly circuitHint = computed(() =>

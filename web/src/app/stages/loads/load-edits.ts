@@ -7,7 +7,16 @@ import {
   loadsFromCircuits,
   type StarterSet,
 } from '@levamen/core/house/details';
-import { addLoads, keepLoads, keptLoads, maxLoads, type Plan, unplug } from '@levamen/core/design';
+import {
+  addLoads,
+  keepLoads,
+  keptLoads,
+  maxLoads,
+  type Plan,
+  setSoftStarter,
+  softStarted,
+  unplug,
+} from '@levamen/core/design';
 
 import { JobSession } from '../../data/job-session';
 
@@ -41,6 +50,19 @@ export class LoadEdits {
     this.session.edit(`${load.name} ${unplugged ? 'unplugged' : 'plugged in'} in an outage`, (now) =>
       unplug(now, [load.id], unplugged),
     );
+  }
+
+  /** Puts a soft starter to a load in the design that is looked at, or takes it away. */
+  softStart(load: Load, wanted: boolean): void {
+    this.session.edit(`${wanted ? 'soft starter for' : 'no soft starter for'} ${load.name}`, (now) =>
+      setSoftStarter(now, load.id, wanted),
+    );
+  }
+
+  /** Has the design that is looked at put a soft starter to it? */
+  hasSoftStarter(load: Load): boolean {
+    const plan = this.session.plan();
+    return plan !== null && softStarted(plan).has(load.id);
   }
 
   remove(load: Load): void {

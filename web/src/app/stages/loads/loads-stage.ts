@@ -1,4 +1,4 @@
-import { type Presence, presences } from '@levamen/core/design';
+import { type Presence, presences, withSoftStarts } from '@levamen/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -102,13 +102,18 @@ export class LoadsStage {
   private readonly shiftsH = injectShifts(
     computed(() => (this.plan()?.loads ?? []).map(({ id }) => ({ id, loadIds: [id] }))),
   );
+  /** The loads as they start, with the soft starters of the design. */
+  private readonly asStarted = computed(() => {
+    const plan = this.plan();
+    return plan ? withSoftStarts(plan).loads : [];
+  });
   /** What each load costs follows a moment after the margins: two hundred rows must not hold them up. */
   protected readonly effects = toSignal(
     toObservable(computed(() => ({ evaluation: this.evaluation(), shiftsH: this.shiftsH() }))).pipe(
       auditTime(settleMs),
       map(({ evaluation, shiftsH }) =>
         evaluation
-          ? loadEffects(evaluation.context, evaluation.selected, this.plan()?.loads, shiftsH)
+          ? loadEffects(evaluation.context, evaluation.selected, this.asStarted(), shiftsH)
           : noEffects,
       ),
     ),
