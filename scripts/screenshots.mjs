@@ -53,9 +53,6 @@ await page
   .first()
   .waitFor();
 await shoot('mend');
-await part('Power');
-await page.locator('lv-start-chart svg').waitFor();
-await shoot('power');
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Loads' }).click();
 await page.locator('lv-demand-chart svg').waitFor();
 await page.locator('td.name', { hasText: 'Well pump' }).click();

@@ -26,17 +26,19 @@ export const priceListSchema = z.strictObject({
     { label: 'Date of the list', hint: 'year-month-day' },
   ),
   /** What its prices are in; null = the company's currency. */
-  currency: field(currencySchema.nullable(), { label: 'Currency', hint: 'empty: the company’s' }).default(
-    null,
-  ),
+  currency: field(currencySchema.nullable().default(null), {
+    label: 'Currency',
+    hint: 'empty: the company’s',
+  }),
   /** What one of it costs in the company's currency. */
   rate: field(
     z
       .string({ error: 'Enter a rate' })
       .regex(/^\d{1,6}(\.\d{1,6})?$/, 'Write the rate as 1.4725')
-      .refine((rate) => Number(rate) > 0, 'A rate is above nought'),
+      .refine((rate) => Number(rate) > 0, 'A rate is above nought')
+      .default('1'),
     { label: 'Rate', hint: 'what one of it costs in the company’s currency' },
-  ).default('1'),
+  ),
   /** Off every net price of the list. */
   discount: share('Discount', 1),
   delivery: field(decimalSchema, { label: 'Delivery, each order' }),
@@ -126,7 +128,7 @@ export const priceBookSchema = z.strictObject({
   /** Wire and conduit of a metre, until the wiring is designed. */
   wirePerM: field(decimalSchema, { label: 'Wire and conduit, a metre' }),
   /** A kilowatt of modules on the roof with everything that belongs to it; 0 = not known. */
-  solarPerKW: field(decimalSchema.clone(), { label: 'Solar, installed, a kW' }).default('0'),
+  solarPerKW: field(decimalSchema.default('0'), { label: 'Solar, installed, a kW' }),
   fees: z
     .array(z.strictObject({ id: idSchema, name: nameSchema(80), amount: decimalSchema }))
     .max(20, 'Use at most 20 fees'),
