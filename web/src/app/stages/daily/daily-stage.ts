@@ -89,7 +89,7 @@ export class DailyStage {
     const { measuredShare, intervalMin } = result;
     return [
       measuredShare !== null
-        ? `The house as its meter measured it, every ${intervalMin} minutes; ${percent(measuredShare)} of the year is covered, the rest is the load list stretched alike.`
+        ? `The house as its meter measured it, every ${intervalMin} minutes; ${percent(measuredShare)} of the year is covered, the rest is the load list stretched alike. Sun that was not measured is that of the arrays which are there.`
         : range
           ? `The load list in its hours, stretched month by month to the bills (× ${range[0]} to ${range[1]}).`
           : 'The load list as it stands: there are no bills.',
