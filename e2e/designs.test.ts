@@ -140,6 +140,13 @@ test('the front of price: what each step buys, where it is enough, and a design 
   await expect(options).toContainText(/is the cheapest that lasts 28.h/);
   await expect(options.locator('[data-free] tbody tr').first()).toBeVisible({ timeout: 60_000 });
   await passesAxe(page);
+  // The front is walked by keys, and a point made a design with Enter.
+  await options.getByRole('group', { name: /^The front/ }).focus();
+  await page.keyboard.press('End');
+  const count = await front.locator('tbody tr').count();
+  await expect(options.locator('[data-walked]')).toContainText(`${count} of ${count}: `);
+  await page.keyboard.press('ArrowLeft');
+  await expect(options.locator('[data-walked]')).toContainText(`${count - 1} of ${count}: `);
   // What the brief does not want is in no candidate.
   await expect(front).toContainText('generator');
   await options.getByRole('combobox', { name: 'Generator' }).click();

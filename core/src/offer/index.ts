@@ -1,5 +1,5 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
-export { type DailyWorth, dailyWorth, type Savings } from './daily/daily-worth.js';
+export { type DailyWorth, dailyWorth, exchanged, type Savings } from './daily/daily-worth.js';
 export { type DesignVariant, designVariants } from './front/design-variants.js';
 export {
   type Candidate,

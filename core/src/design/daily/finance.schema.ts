@@ -8,6 +8,12 @@ export const financeSchema = z.strictObject({
     label: 'Money in a year is worth less by',
     unit: 'share',
   }),
+  /** What one of the tariff's currency is in that of the prices; null = not said, and nothing is compared. */
+  exchangeRate: field(amountSchema(0.00001, 100_000).nullable(), {
+    label: 'One of the tariff’s currency, in that of the prices',
+    unit: 'factor',
+    hint: 'where they differ; empty: not compared',
+  }),
   priceRise: field(amountSchema(-0.2, 0.5).nullable(), {
     label: 'Energy grows dearer a year by',
     unit: 'share',
@@ -15,4 +21,9 @@ export const financeSchema = z.strictObject({
 });
 export type Finance = z.infer<typeof financeSchema>;
 
-export const emptyFinance = (): Finance => ({ years: null, discountRate: null, priceRise: null });
+export const emptyFinance = (): Finance => ({
+  years: null,
+  discountRate: null,
+  exchangeRate: null,
+  priceRise: null,
+});

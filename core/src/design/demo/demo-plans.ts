@@ -275,6 +275,7 @@ const vineyard = (): Plan => {
       ],
     },
     tariffs: [vineyardTariff],
+    finance: { ...blank.finance, exchangeRate: 1.47 },
     sources: {
       ...blank.sources,
       arrays: [

@@ -27,6 +27,15 @@ const lithium = (
   ...aged,
 });
 
+/** Energy that leaves the cells until the warranty ends: so many times the nameplate. */
+const warrantyOf = ({ chemistry, nameplateWh }: BatteryRatings) =>
+  nameplateWh === null
+    ? {}
+    : {
+        warrantyYears: chemistry === 'lithium' ? 10 : 3,
+        warrantyThroughputWh: nameplateWh * (chemistry === 'lithium' ? 2900 : 640),
+      };
+
 type Head = Pick<Item, 'id' | 'name' | 'summary' | 'massKg'>;
 const headOf = ({ id, name, summary, massKg }: Head) => ({
   ...emptyHead,
@@ -39,6 +48,7 @@ const headOf = ({ id, name, summary, massKg }: Head) => ({
 
 const pack = (head: Head, ratings: BatteryRatings): Item => ({
   ...headOf(head),
+  ...warrantyOf(ratings),
   kind: ratings.dischargePowerW === null ? 'expansion-pack' : 'battery-module',
   ratings,
 });
@@ -52,7 +62,7 @@ const batteryInverter = (
   head: Head,
   ratings: InverterRatings & BatteryRatings,
   goesWith: Item['goesWith'],
-): Item => ({ ...headOf(head), kind: 'battery-inverter', ratings, goesWith });
+): Item => ({ ...headOf(head), ...warrantyOf(ratings), kind: 'battery-inverter', ratings, goesWith });
 
 /** So many for each inverter. */
 const takes = (itemId: string, least: number, most: number): Item['goesWith'] => [

@@ -96,7 +96,7 @@ export function toTariffs(saved: Saved): Saved {
     version: 13,
     brief: isRecord(brief) ? { ...brief, noGenerator: false, mostCost: null } : brief,
     tariffs,
-    finance: { years: null, discountRate: null, priceRise: null },
+    finance: { years: null, discountRate: null, exchangeRate: null, priceRise: null },
     existingUnits: [],
     survey: isRecord(survey)
       ? {

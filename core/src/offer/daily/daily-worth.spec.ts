@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dailyWorth } from './daily-worth.js';
+import { dailyWorth, exchanged } from './daily-worth.js';
 
 describe('what daily use is worth', () => {
   const savings = { before: '2400.00', after: '1400.00', afterAged: '1400.00', agedYears: 10 };
@@ -38,5 +38,11 @@ describe('what daily use is worth', () => {
   it('never pays back what saves nothing', () => {
     const worse = dailyWorth({ ...savings, after: '2500', afterAged: '2500' }, '100', 'JPY', flat);
     expect([worse.simplePaybackYears, worse.paidBackInYear, worse.netPresent]).toEqual([null, null, '-1100']);
+  });
+
+  it('in another currency is worth what the rate says', () => {
+    // 1,000 EUR a year at 1.47: 1,470 CAD.
+    const { firstYear, paidBackInYear } = dailyWorth(exchanged(savings, 1.47), '7500', 'CAD', flat);
+    expect([firstYear, paidBackInYear]).toEqual(['1470.00', 6]);
   });
 });

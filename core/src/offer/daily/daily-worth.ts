@@ -11,6 +11,12 @@ export interface Savings {
   readonly agedYears: number;
 }
 
+/** Savings in another currency, at a typed rate. */
+export function exchanged({ before, after, afterAged, agedYears }: Savings, rate: number): Savings {
+  const at = (amount: string): string => new Big(amount).times(rate).toFixed(4);
+  return { before: at(before), after: at(after), afterAged: at(afterAged), agedYears };
+}
+
 export interface YearOfWorth {
   readonly year: number;
   /** Saved in that year, at its prices. */

@@ -1,5 +1,5 @@
-import type { DailySettings } from '@levamen/core/design';
-import { type DailyWorth, dailyWorth, type OfferTotal } from '@levamen/core/offer';
+import type { DailySettings, Finance } from '@levamen/core/design';
+import { type DailyWorth, dailyWorth, exchanged, type OfferTotal } from '@levamen/core/offer';
 import type { DailyAnswer } from '../workers/daily-api';
 import { totalOfCase } from './case-totals';
 
@@ -22,15 +22,24 @@ export function billsOf({ fresh, aged, agedYears }: DailyAnswer): BillsOfYear | 
     : null;
 }
 
-/** Savings against the price; null where either is not known, or they are in two currencies. */
+/** Savings against the price; null where either is not known, or they are in two currencies and no rate is said. */
 export function worthOf(
   bills: BillsOfYear | null,
   price: OfferTotal | null,
   { years, discountRate, priceRise }: DailySettings,
+  { exchangeRate }: Pick<Finance, 'exchangeRate'>,
 ): DailyWorth | null {
-  if (!bills || !price || price.currency !== bills.currency) return null;
+  if (!bills || !price) return null;
+  const savings = {
+    before: bills.before,
+    after: bills.after,
+    afterAged: bills.aged,
+    agedYears: bills.agedYears,
+  };
+  const isSame = price.currency === bills.currency;
+  if (!isSame && exchangeRate === null) return null;
   return dailyWorth(
-    { before: bills.before, after: bills.after, afterAged: bills.aged, agedYears: bills.agedYears },
+    isSame ? savings : exchanged(savings, exchangeRate!),
     price.afterIncentives,
     price.currency,
     { years: years.value, discountRate: discountRate.value, priceRise: priceRise.value },

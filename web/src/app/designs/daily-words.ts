@@ -10,7 +10,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 export function dailyWords(daily: DailyAnswer, price: OfferTotal | null, plan: Plan) {
   const bills = billsOf(daily);
   const settings = dailySettingsOf(plan);
-  const worth = worthOf(bills, price, settings);
+  const worth = worthOf(bills, price, settings, plan.finance);
   const { sums } = daily.fresh.cases.at(-1)!;
   const years = settings.years.value;
   return {

@@ -69,9 +69,8 @@ export class DailyStage {
     const totals = this.state.totals();
     if (!totals) return 'Say in Usage, Tariffs what the utility charges, and the bill stands here.';
     if (!price) return 'Nothing is priced yet: what it pays back in is not known.';
-    if (price.currency !== totals.currency)
-      return `Prices are in ${price.currency} and the tariff in ${totals.currency}: not compared.`;
-    if (!worth) return '';
+    if (!worth)
+      return `Prices are in ${price.currency} and the tariff in ${totals.currency}: say the rate, and they are compared.`;
     const years = this.state.settings()!.years.value;
     const back =
       worth.paidBackInYear === null

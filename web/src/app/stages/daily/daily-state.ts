@@ -77,7 +77,8 @@ export class DailyState {
   });
   readonly worth = computed(() => {
     const settings = this.settings();
-    return settings && worthOf(this.totals(), this.price(), settings);
+    const plan = this.session.studied();
+    return settings && plan && worthOf(this.totals(), this.price(), settings, plan.finance);
   });
 
   /** The last answer stays while the next one is worked out. */

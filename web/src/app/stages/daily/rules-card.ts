@@ -7,6 +7,7 @@ import {
   financeSchema,
   type Plan,
 } from '@levamen/core/design';
+import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
@@ -22,7 +23,7 @@ import { FormField } from '../../ui/form-field';
         <lv-form-field [of]="rules" [name]="name" />
       }
       <h3>Years to come</h3>
-      @for (name of financeNames; track name) {
+      @for (name of financeNames(); track name) {
         <lv-form-field [of]="finance" [name]="name" />
       }
     </section>
@@ -41,6 +42,7 @@ import { FormField } from '../../ui/form-field';
 })
 export class RulesCard {
   private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
   readonly plan = input.required<Plan>();
 
   protected readonly ruleNames = [
@@ -51,7 +53,17 @@ export class RulesCard {
     'sendsOut',
     'importLimitW',
   ] as const;
-  protected readonly financeNames = ['years', 'priceRise', 'discountRate'] as const;
+  /** Is the tariff in another currency than the prices? */
+  private readonly isForeign = computed(() => {
+    const book = this.evaluations.book();
+    return book !== null && this.plan().tariffs.some(({ currency }) => currency !== book.currency);
+  });
+  protected readonly financeNames = computed((): (keyof Finance)[] => [
+    'years',
+    'priceRise',
+    'discountRate',
+    ...(this.isForeign() ? (['exchangeRate'] as const) : []),
+  ]);
   private readonly settings = computed(() => dailySettingsOf(this.plan()));
   protected readonly rules = formOf<DailyUse>(
     dailyUseSchema.shape,

@@ -38,6 +38,8 @@ interface Line {
   readonly ends: string;
   readonly isEnough: boolean;
   readonly isInUse: boolean;
+  /** Where the walk along the front stands. */
+  readonly isWalked: boolean;
 }
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
@@ -59,6 +61,19 @@ export class OptionsStage {
   protected readonly search = inject(OptionSearch);
 
   private readonly units = this.evaluations.units;
+  /** The point the keys have come to; null = nobody walks. */
+  private readonly walkedTo = signal<number | null>(null);
+  private readonly step = computed(() => {
+    const to = this.walkedTo();
+    return to === null ? null : Math.min(to, this.front().length - 1);
+  });
+  protected readonly walked = computed(() => {
+    const step = this.step();
+    const line = step === null ? undefined : this.lines()[step];
+    return line
+      ? `${step! + 1} of ${this.lines().length}: ${fullName(line)}, ${line.cost}, ${line.hours}, ${line.chance}. ${line.step}`
+      : '';
+  });
   protected readonly refusal = signal('');
   protected readonly objective = signal<Objective>('hours');
   protected readonly objectiveChoices: Choice<Objective>[] = [
@@ -116,6 +131,7 @@ export class OptionsStage {
         ends: outlook ? causeWords[outlook.hardEnding.cause] : '…',
         isEnough: hoursH >= this.requiredH(),
         isInUse: candidate.name === inUse && variant.key === '',
+        isWalked: index === this.step(),
       };
     });
   });
@@ -171,7 +187,11 @@ export class OptionsStage {
     const ink = chartInk(this.appearance.dark());
     const objective = this.objective();
     const factor = objective === 'hours' ? 1 : 100;
-    const data = this.front().map((point) => [point.candidate.cost, valueOf(point, objective) * factor]);
+    const step = this.step();
+    const data = this.front().map((point, index) => ({
+      value: [point.candidate.cost, valueOf(point, objective) * factor],
+      symbolSize: index === step ? 16 : 8,
+    }));
     return {
       ...chartBase(ink),
       grid: { left: 8, right: 24, top: 28, bottom: 24, containLabel: true },
@@ -189,7 +209,6 @@ export class OptionsStage {
           type: 'line',
           step: 'end',
           symbol: 'rect',
-          symbolSize: 8,
           itemStyle: { color: ink.accent },
           lineStyle: { color: ink.accent, width: 2 },
           data,
@@ -208,6 +227,17 @@ export class OptionsStage {
       ],
     };
   });
+
+  /** Arrows, Home and End walk along the front; Enter makes a design of the point. */
+  protected walk(event: KeyboardEvent): void {
+    const last = this.lines().length - 1;
+    const now = this.step() ?? -1;
+    const to = { ArrowRight: now + 1, ArrowLeft: now - 1, Home: 0, End: last }[event.key];
+    if (to !== undefined) this.walkedTo.set(Math.max(0, Math.min(last, to)));
+    else if (event.key === 'Enter' && now >= 0 && !this.isFull()) this.take(this.lines()[now]!.point);
+    else return;
+    event.preventDefault();
+  }
 
   /** Uses it in the design that is looked at. */
   protected use(point: OptionPoint): void {
