@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { quantityText } from '@levamen/core/base';
+import type { Strategy } from '@levamen/core/design';
 import { moneyDifference } from '@levamen/core/offer';
 import type { DailySums, DailyVariant } from '@levamen/core/study/details';
 import { Appearance } from '../../data/appearance';
@@ -12,6 +13,7 @@ import { MeterData } from '../../data/meter-data';
 import { ChartView } from '../../ui/chart';
 import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { chartInk } from '../../ui/chart-ink';
+import { FigureTable } from '../../ui/figure-table';
 import { moneyText } from '../../ui/money-text';
 import { NothingYet } from '../nothing-yet';
 import { totalOfMonth } from '../../daily/case-totals';
@@ -31,7 +33,7 @@ const strategyLabels = {
 /** A year with the grid there: what the battery does day by day, and what it saves. */
 @Component({
   selector: 'lv-daily-stage',
-  imports: [ChartView, ChoiceField, NothingYet, RouterLink, RulesCard],
+  imports: [ChartView, ChoiceField, FigureTable, NothingYet, RouterLink, RulesCard],
   providers: [DailyStudies, DailyState, MeasuredYearOfJob, MeterData],
   templateUrl: './daily-stage.html',
   styleUrl: './daily-stage.css',
@@ -46,6 +48,25 @@ export class DailyStage {
   protected readonly plan = this.session.plan;
   private readonly units = this.evaluations.units;
   private readonly ink = computed(() => chartInk(this.appearance.dark()));
+  protected readonly monthHeads = [
+    'Month',
+    'Loads',
+    'Sun',
+    'Bought as it is',
+    'with the design',
+    'Sent out',
+    'Bill as it is',
+    'with the design',
+  ];
+  protected readonly bandHeads = [
+    'Band',
+    'Bought as it is',
+    'with the design',
+    'Sent out as it is',
+    'with the design',
+  ];
+  protected readonly strategyHeads = ['The battery', 'gives', 'Bought', 'Own use', 'Self-suff.', 'Bill'];
+  protected readonly facingHeads = ['Facing', 'All sun', 'Hours covered', 'Own use', 'Self-suff.', 'Bill'];
   protected readonly month = signal(0);
   protected readonly monthChoices: Choice<number>[] = monthNames.map((label, value) => ({ value, label }));
 
@@ -201,8 +222,8 @@ export class DailyStage {
   });
   protected readonly strategies = computed(() =>
     (this.state.beside().value?.strategies ?? []).map(({ strategy, variant }) => ({
-      name: strategyLabels[strategy],
-      isInUse: strategy === this.state.settings()?.strategy.value,
+      name: `${strategyLabels[strategy]}${this.isNow(strategy) ? ' (now)' : ''}`,
+      isMarked: this.isNow(strategy),
       cells: this.variantCells(variant).slice(0, 5),
     })),
   );
@@ -225,6 +246,10 @@ export class DailyStage {
     const design = this.design();
     return design ? dayChart(design, this.month(), this.ink()) : null;
   });
+
+  private isNow(strategy: Strategy): boolean {
+    return strategy === this.state.settings()?.strategy.value;
+  }
 
   private variantCells({ sums, billed, currency }: DailyVariant): string[] {
     return [
