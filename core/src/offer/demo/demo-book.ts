@@ -41,6 +41,23 @@ export const demoItems: readonly Item[] = [
       interruptsA: 22_000,
     },
   }),
+  item('bramble-225', 'Bramble 225', {
+    kind: 'isolating-device',
+    summary: 'Contactor ahead of a large service',
+    massKg: 9.1,
+    ratings: {
+      form: 'contactor',
+      ratedA: 225,
+      poles: 2,
+      automatic: true,
+      switchGapMs: 36,
+      bypass: true,
+      solarPortA: null,
+      generatorPortA: null,
+      loadPortA: null,
+      interruptsA: 22_000,
+    },
+  }),
   item('hazel-panel', 'Hazel panel', {
     kind: 'panel',
     summary: 'Loads panel of 24 spaces',
@@ -108,6 +125,7 @@ const northern: readonly (readonly [itemId: string, net: string])[] = [
 const fittings: readonly (readonly [itemId: string, net: string])[] = [
   ['bramble-63', '640'],
   ['bramble-190', '1980'],
+  ['bramble-225', '2340'],
   ['hazel-panel', '385'],
   ['clary-12', '2450'],
   ['vetch-20', '295'],

@@ -1,18 +1,21 @@
 import {
   benchItems,
+  changeServiceBackup,
   changeShed,
   type Island,
   islandPlan,
+  laneOfCircuits,
   moveToLane,
   type Plan,
   runningLoads,
+  serviceBackup,
   setSoftStarter,
   settingsOf,
   type SolarArray,
   usualArray,
   usualGenerator,
 } from '../../design/index.js';
-import { dailyEnergyWh } from '../../house/index.js';
+import { dailyEnergyWh, loadsByCircuit } from '../../house/index.js';
 import { substitutesFor } from '../../study/details.js';
 
 /** A design as it could be, whatever stack carries it. */
@@ -37,12 +40,13 @@ const controlled = [1, 2, 4, 8];
 const belowCharge = 0.5;
 
 /**
- * What may be changed about a design for one island: circuits that a device sheds below half of the charge, more and more of them; a generator, by
+ * What may be changed about a design for one island: how its service is transferred; circuits that a device sheds below half of the charge, more and more of them; a generator, by
  * hand or by itself, or none; soft starters for every motor whose start asks for one; arrays the household has in mind. What the brief does not want is left out. Every combination
  * is a variant, the design as it is first.
  */
 export function designVariants(plan: Plan, island: Island): DesignVariant[] {
   const axes: readonly (readonly Choice[])[] = [
+    transferKinds(plan, island),
     loadControl(plan, island),
     softStarters(plan, island),
     generators(plan, island),
@@ -59,6 +63,68 @@ export function designVariants(plan: Plan, island: Island): DesignVariant[] {
       ),
     [{ key: '', changes: [], plan }],
   );
+}
+
+/**
+ * The other usual way to transfer a service: circuits that move to a loads panel, or the whole service behind a contactor, where devices shed for the
+ * whole outage what a loads panel would leave behind.
+ */
+function transferKinds(plan: Plan, island: Island): readonly Choice[] {
+  const [service, ...others] = island.services;
+  if (!service || others.length > 0) return [asItIs];
+  const { school, isolation } = serviceBackup(plan, service.id);
+  if (isolation.at !== 'service') return [asItIs];
+  const laneOf = laneOfCircuits(plan);
+  const circuits = island.panels.flatMap((panel) => panel.circuits).filter(({ use }) => use === 'circuit');
+  const idsOf = (of: readonly { readonly id: string }[]): string[] => of.map(({ id }) => id);
+  if (school === 'loads-panel') {
+    const behind = loadsByCircuit(plan.loads);
+    const left = idsOf(circuits.filter(({ id }) => laneOf(id).lane === 'dark' && behind.has(id)));
+    return [
+      asItIs,
+      {
+        key: 'whole',
+        change: 'the whole service behind a contactor, devices shed what would be left behind',
+        apply: (before) => {
+          const whole = changeServiceBackup(before, service.id, {
+            school: 'controlled',
+            isolatingDevice: 'contactor',
+            isolatingRatingA: service.ratingA,
+            controlledCircuits: null,
+          });
+          const shed = moveToLane(whole, { circuitIds: left, loadIds: [] }, 'auto');
+          return changeShed(shed, left, { when: 'outage' });
+        },
+      },
+    ];
+  }
+  if (school !== 'controlled' && school !== 'service') return [asItIs];
+  const stay = circuits.filter(({ id }) => {
+    const { lane, shed } = laneOf(id);
+    return lane !== 'dark' && !(lane === 'auto' && shed?.when === 'outage');
+  });
+  const leave = idsOf(circuits.filter((circuit) => !stay.includes(circuit)));
+  return [
+    asItIs,
+    {
+      key: 'loads-panel',
+      change: `${stay.length} circuits move to a loads panel`,
+      apply: (before) =>
+        moveToLane(
+          changeServiceBackup(before, service.id, {
+            school: 'loads-panel',
+            isolatingDevice: 'pass-through',
+            isolatingRatingA: null,
+            newPanelSpaces: Math.min(
+              84,
+              stay.reduce((sum, { spaces }) => sum + spaces.length, 0),
+            ),
+          }),
+          { circuitIds: leave, loadIds: [] },
+          'dark',
+        ),
+    },
+  ];
 }
 
 /**

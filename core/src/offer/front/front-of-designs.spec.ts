@@ -1,8 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../base/index.js';
 import { builtInCatalogue } from '../../equipment/index.js';
-import { demoPlans, islandOf } from '../../design/index.js';
-import { evaluatePlan } from '../../study/index.js';
+import {
+  demoPlans,
+  islandOf,
+  islandPlan,
+  islandsOf,
+  isolateMains,
+  laneOfCircuits,
+} from '../../design/index.js';
+import { isValid } from '../../design/testing/is-valid.js';
+import { demandContextOf, evaluatePlan } from '../../study/index.js';
 import { KeptYear, yearObjectives } from '../../study/details.js';
 import { designVariants } from './design-variants.js';
 import { frontByBounds, type Objectives } from './front-by-bounds.js';
@@ -22,6 +30,7 @@ interface Played extends StackCandidate {
 /** Variants of every kind: as it is, shedding, generators, more sun, and some of these together. */
 const tried = [
   '',
+  'whole',
   'shed-4',
   'generator-hand',
   'generator-auto',
@@ -64,6 +73,42 @@ describe('the variants of a design', () => {
     const there = { ...farm, sources: { ...farm.sources, generator: { ...generator!, existing: true } } };
     expect(keysOf(there)).not.toContain('generator');
     expect(keysOf({ ...farm, brief: { ...farm.brief, plannedAdditions: [] } })).not.toContain('array');
+  });
+});
+
+describe('the other way to transfer a service', () => {
+  const whole = variants.find(({ key }) => key === 'whole')!.plan;
+  const laneCounts = (plan: typeof farm) => {
+    const laneOf = laneOfCircuits(plan);
+    const lanes = plan.survey.panels
+      .flatMap(({ circuits }) => circuits)
+      .filter(({ use }) => use === 'circuit')
+      .map(({ id }) => laneOf(id).lane);
+    return Object.fromEntries(
+      ['on', 'auto', 'dark'].map((lane) => [lane, lanes.filter((one) => one === lane).length]),
+    );
+  };
+
+  it('sheds for the whole outage what a loads panel leaves behind, and back again carries the same', () => {
+    expect(isValid(whole)).toBe(true);
+    expect(laneCounts(farm)['auto']).toBe(0);
+    expect(laneCounts(whole)['auto']).toBeGreaterThan(3);
+    const powered = (plan: typeof farm) =>
+      demandContextOf(islandPlan(plan, islandOf(plan, 'farm')!))
+        .powerSet.map(({ id }) => id)
+        .toSorted();
+    // What is shed for the outage asks no power: the same loads count on either wiring.
+    expect(powered(whole)).toEqual(powered(farm));
+    const back = designVariants(whole, islandOf(whole, 'farm')!).find(({ key }) => key === 'loads-panel')!;
+    expect(isValid(back.plan)).toBe(true);
+    expect(laneCounts(back.plan)).toEqual(laneCounts(farm));
+    expect(powered(back.plan)).toEqual(powered(farm));
+  });
+
+  it('is offered for one service that is cut off as a whole, and not where mains have islands of their own', () => {
+    const mains = isolateMains(farm, 'farm', ['cellar']);
+    const keys = designVariants(mains, islandsOf(mains)[0]!).map(({ key }) => key);
+    expect(keys.some((key) => key.startsWith('whole'))).toBe(false);
   });
 });
 
