@@ -6,7 +6,10 @@ core_proofs() { npx --no-install vitest run --project core core/src/job; }
 
 server_proofs() { server_vitest server/src/fuzz server/src/jobs server/src/commands server/src/main server/src/store; }
 
-beside_server() { LEVAMEN_REQUESTS_PER_MINUTE=10000000 with_server "$PROOF_HOME" levamen_proofs "$@"; }
+beside_server() {
+  ensure_database levamen_proofs
+  LEVAMEN_REQUESTS_PER_MINUTE=10000000 with_server "$PROOF_HOME" levamen_proofs "$@"
+}
 
 # LEVAMEN_COMPARE_URL: a running server of an earlier program, to measure beside this one.
 load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_COMPARE_URL:-}" "$LEVAMEN_PROOFS/load.json"; }

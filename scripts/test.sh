@@ -47,12 +47,12 @@ server_vitest() {
 
 server_tests() { server_vitest --reporter=default --reporter=json --outputFile.json="$TEST_HOME/server.json"; }
 
-# with_server HOME DATABASE COMMAND...: beside a server of its own on the cluster that runs; the command finds its address in LEVAMEN_E2E_URL.
+# with_server HOME DATABASE COMMAND...: beside a server of its own on the cluster that runs, with a database that is there; the command finds
+# its address in LEVAMEN_E2E_URL.
 with_server() {
   local home=$1 database=$2 port result=0
   shift 2
   port=$(free_port)
-  ensure_database "$database"
   export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
   LEVAMEN_DATABASE_URL=$(database_url levamen_app "$database")
   LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$database")
@@ -81,6 +81,9 @@ playwright() {
 # Tests that kill their server, or change what every job begins with, have one of their own and run beside the others.
 e2e_tests() {
   local apart result=0
+  # One after the other: roles are settled with each.
+  ensure_database levamen_e2e
+  ensure_database levamen_apart
   (
     trap - EXIT ERR
     playwright "$TEST_HOME/apart" levamen_apart long --workers=1 "$@"
