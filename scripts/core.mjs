@@ -12,6 +12,7 @@ export * from '../core/dist/design/index.js';
 export * from '../core/dist/study/index.js';
 export * from '../core/dist/study/details.js';
 export * from '../core/dist/offer/index.js';
+export * from '../core/dist/offer/details.js';
 export * from '../core/dist/checks/index.js';
 export * from '../core/dist/present/index.js';
 export * from '../core/dist/job/index.js';

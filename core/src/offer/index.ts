@@ -1,19 +1,4 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
-export { type DailyWorth, dailyWorth, exchanged, type Savings } from './daily/daily-worth.js';
-export { type DesignVariant, designVariants } from './front/design-variants.js';
-export {
-  type Candidate,
-  frontByBounds,
-  type FrontPoint,
-  type FrontSoFar,
-  type Objectives,
-} from './front/front-by-bounds.js';
-export {
-  type RuledOut,
-  type StackCandidate,
-  type StackCandidates,
-  stackCandidates,
-} from './front/stack-candidates.js';
 export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';

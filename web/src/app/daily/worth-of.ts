@@ -1,5 +1,6 @@
 import type { DailySettings, Finance } from '@levamen/core/design';
-import { type DailyWorth, dailyWorth, exchanged, type OfferTotal } from '@levamen/core/offer';
+import type { OfferTotal } from '@levamen/core/offer';
+import { type DailyWorth, dailyWorth, exchanged } from '@levamen/core/offer/details';
 import type { DailyAnswer } from '../workers/daily-api';
 import { totalOfCase } from './case-totals';
 

@@ -1,6 +1,7 @@
 import type { Catalogue } from '@levamen/core/equipment';
 import { islandOf } from '@levamen/core/design';
-import { type DesignVariant, designVariants, pricer, stackCandidates } from '@levamen/core/offer';
+import { pricer } from '@levamen/core/offer';
+import { type DesignVariant, designVariants, stackCandidates } from '@levamen/core/offer/details';
 import { evaluatePlan } from '@levamen/core/study';
 import { comfortServed, KeptYear, type OutageStudy, yearObjectives } from '@levamen/core/study/details';
 import { expose } from 'comlink';

@@ -1,6 +1,6 @@
 import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import { islandOf, type Plan } from '@levamen/core/design';
-import { designVariants, frontByBounds, type FrontSoFar } from '@levamen/core/offer';
+import { designVariants, frontByBounds, type FrontSoFar } from '@levamen/core/offer/details';
 import { runtimeQuestion, type SeasonOutlook } from '@levamen/core/study';
 import type { Remote } from 'comlink';
 import type { OptionCandidate, OptionsApi, OptionsAsked, OptionsOfVariant } from '../../workers/options-api';

@@ -1,4 +1,4 @@
-import type { DesignVariant } from '@levamen/core/offer';
+import type { DesignVariant } from '@levamen/core/offer/details';
 import type { SeasonOutlook } from '@levamen/core/study';
 import type { OptionCandidate, OptionsOfVariant } from '../../workers/options-api';
 
