@@ -9,6 +9,7 @@ export { type Finding, severities, type Severity } from './finding.js';
 export { comparedTexts, formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
 export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
+export { minorUnit, type MinorUnit, placesOf, rateText } from './minor-unit.js';
 export { nameList } from './name-list.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';

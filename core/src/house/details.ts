@@ -33,7 +33,7 @@ export {
 } from './panels/read-circuit-rows.js';
 export { analyseReadings, type ChannelAnalysis, type UsageAnalysis } from './usage/analyse-readings.js';
 export { type MeasuredYear, measuredYear } from './usage/measured-year.js';
-export { billDays, billDayWh, billFacts } from './usage/bill-facts.js';
+export { billDays, billDayWh, billFacts, monthsOfDays } from './usage/bill-facts.js';
 export { type CsvOptions, CsvReadings } from './usage/csv-readings.js';
 export {
   type CsvShape,

@@ -7,18 +7,11 @@ import { settleKept } from './settle-kept.js';
 export const designOf = ({ designs, chosenDesignId }: Job, designId = chosenDesignId): JobDesign =>
   designs.find(({ id }) => id === designId) ?? designs.find(({ id }) => id === chosenDesignId) ?? designs[0]!;
 
-/** What a design says of its own. */
-const designPart = ({
-  backup,
-  sources,
-  equipment,
-  dailyUse,
-}: Pick<Plan, keyof typeof designSlices>): Pick<Plan, keyof typeof designSlices> => ({
-  backup,
-  sources,
-  equipment,
-  dailyUse,
-});
+/** A plan taken apart: what a design says of its own, and the house it is over. */
+function takenApart({ backup, sources, equipment, dailyUse, ...house }: Plan) {
+  const own: Pick<Plan, keyof typeof designSlices> = { backup, sources, equipment, dailyUse };
+  return { own, house };
+}
 
 const plans = new WeakMap<Job, Map<string, Plan>>();
 
@@ -37,7 +30,8 @@ export function planOf(job: Job, designId = job.chosenDesignId): Plan {
     chosenDesignId: _chosen,
     ...house
   } = job;
-  const plan: Plan = { ...house, ...designPart(design) };
+  const { id: _designId, name: _designName, ...own } = design;
+  const plan: Plan = { ...house, ...own };
   known.set(design.id, plan);
   return plan;
 }
@@ -46,14 +40,12 @@ export function planOf(job: Job, designId = job.chosenDesignId): Plan {
 export function withPlan(job: Job, plan: Plan, designId = job.chosenDesignId): Job {
   const { id } = designOf(job, designId);
   if (plan === plans.get(job)?.get(id)) return job;
-  const { backup: _backup, sources, equipment: _equipment, dailyUse: _dailyUse, ...house } = plan;
+  const { own, house } = takenApart(plan);
   return {
     ...job,
     ...house,
     designs: job.designs.map((one) =>
-      one.id === id
-        ? { ...one, ...designPart(plan) }
-        : { ...one, sources: withExisting(one.sources, sources) },
+      one.id === id ? { ...one, ...own } : { ...one, sources: withExisting(one.sources, own.sources) },
     ),
   };
 }
@@ -68,11 +60,11 @@ export const settleJob = (job: Job): Job =>
 
 /** A job about a house with one design. */
 export function jobOf(head: Pick<Job, 'format' | 'version' | 'name'>, plan: Plan): Job {
-  const { backup, sources, equipment, dailyUse, ...house } = plan;
+  const { own, house } = takenApart(plan);
   return {
     ...head,
     ...house,
-    designs: [{ id: 'design', name: onlyDesignName, backup, sources, equipment, dailyUse }],
+    designs: [{ id: 'design', name: onlyDesignName, ...own }],
     chosenDesignId: 'design',
   };
 }

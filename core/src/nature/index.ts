@@ -1,4 +1,4 @@
-export { clockText, localTimes, type LocalTimes, offsetSpans } from './clock/local-times.js';
+export { clockText, localTimes, type LocalTimes, offsetSpans, weekdayOf } from './clock/local-times.js';
 export { type ClockKind, clockKinds, standardOffsetS, WallClock, zoneOffsetS } from './clock/wall-clock.js';
 export { type Season, seasons } from './season/season.js';
 export { arrayPower, defaultLosses, totalLoss } from './sun/array-power.js';

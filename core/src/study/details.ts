@@ -38,6 +38,7 @@ export { dailyBattery } from './daily/daily-battery.js';
 export { dailyYear } from './daily/daily-year.js';
 export { type DailyHouse, dailyHouse } from './daily/daily-house.js';
 export {
+  dailyCase,
   type DailyCase,
   type DailyCaseName,
   type DailyQuestion,
@@ -46,6 +47,7 @@ export {
   type DailySums,
   type StacksInUse,
 } from './daily/daily-result.js';
+export { totalOfCase, totalOfMonth } from './daily/total-of-case.js';
 export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
 export { comfortServed } from './outage/comfort-served.js';

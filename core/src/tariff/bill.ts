@@ -1,5 +1,5 @@
 import { Big } from 'big.js';
-import { minorPlaces } from '../base/index.js';
+import { minorUnit, rateText } from '../base/index.js';
 import type { PriceCalendar } from './price-calendar.js';
 import type { Tariff } from './tariff.schema.js';
 
@@ -51,9 +51,7 @@ const shown = (value: Big): string => value.round(1, Big.roundHalfUp).toString()
  */
 export function utilityBill(tariff: Tariff, calendar: PriceCalendar, metered: Metered): UtilityBill {
   const { bands, seasons } = tariff;
-  const places = minorPlaces(tariff.currency);
-  const round = (value: Big): Big => value.round(places, Big.roundHalfUp);
-  const text = (value: Big): string => value.toFixed(places);
+  const { round, text } = minorUnit(tariff.currency);
   const buckets = bucketsOf(tariff, calendar, metered);
   const daysOf = seasonDays(tariff, calendar);
   const peaks = tariff.demand.map((charge) => monthlyPeaks(tariff, charge, calendar, metered.importWh));
@@ -121,11 +119,11 @@ export function utilityBill(tariff: Tariff, calendar: PriceCalendar, metered: Me
     if (tariff.minimumPerMonth !== null) {
       const least = covered.times(tariff.minimumPerMonth);
       const lacking = least.minus(sums.charges.plus(sums.earned));
-      if (lacking.gt(0)) add('minimum', 'Up to the least a month comes to', text(round(least)), lacking);
+      if (lacking.gt(0)) add('minimum', 'Up to the least a month comes to', text(least), lacking);
     }
     for (const { name, rate, on } of tariff.taxes) {
       const base = on === 'charges' ? sums.charges : sums.energy;
-      add('tax', name, `${Number((rate * 100).toPrecision(12))} % of ${text(base)}`, base.times(rate));
+      add('tax', name, `${rateText(rate)} of ${text(base)}`, base.times(rate));
     }
     return { year, month, lines, total: text(sums.charges.plus(sums.earned).plus(sums.tax)) };
   });

@@ -1,5 +1,5 @@
 export { bandsOfDay } from './bands-of-day.js';
-export { newTariff } from './new-tariff.js';
+export { bandPrice, newTariff } from './new-tariff.js';
 export { sampleTariffs } from './sample-tariffs.js';
 export { sumOfAmounts } from './sum-of-amounts.js';
 export {

@@ -1,4 +1,4 @@
-import { localTimes, monthDays } from '../nature/index.js';
+import { localTimes } from '../nature/index.js';
 import { bandsOfDay } from './bands-of-day.js';
 import { publicHolidays } from './holidays.js';
 import type { Tariff } from './tariff.schema.js';
@@ -89,8 +89,8 @@ export function priceCalendar(tariff: Tariff, grid: TimeGrid): PriceCalendar {
       const [year, monthOfYear] = [date.getUTCFullYear(), date.getUTCMonth() + 1];
       const last = months.at(-1);
       if (last?.year !== year || last.month !== monthOfYear) {
-        const leap = monthOfYear === 2 && new Date(Date.UTC(year, 1, 29)).getUTCMonth() === 1 ? 1 : 0;
-        months.push({ year, month: monthOfYear, days: 0, ofDays: monthDays[monthOfYear - 1]! + leap });
+        const ofDays = new Date(Date.UTC(year, monthOfYear, 0)).getUTCDate();
+        months.push({ year, month: monthOfYear, days: 0, ofDays });
       }
       months.at(-1)!.days += 1;
       const seasonIndex = seasonIndexOf(tariff, monthOfYear, date.getUTCDate());

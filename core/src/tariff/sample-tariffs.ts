@@ -1,15 +1,11 @@
-import { newTariff } from './new-tariff.js';
+import { bandPrice, newTariff } from './new-tariff.js';
 import type { Tariff } from './tariff.schema.js';
-
-const all = (id: string, importPerKWh: string, exportPerKWh: string) => ({ id, importPerKWh, exportPerKWh });
-const days = { holidays: '', extraHolidays: [] };
 
 /** Invented tariffs to start from, one of each make; prices are nobody's. */
 export function sampleTariffs(currency: string, holidays: string, southern: boolean): Tariff[] {
   const base = (id: string, name: string): Tariff => ({
     ...newTariff(id, name, currency),
     source: 'Sample: invented prices, to be replaced',
-    ...days,
     holidays,
   });
   const [winterFrom, summerFrom] = southern ? [5, 11] : [11, 5];
@@ -35,15 +31,15 @@ export function sampleTariffs(currency: string, holidays: string, southern: bool
   return [
     {
       ...base('one-price', 'One price'),
-      bands: [{ id: 'any', name: 'Any time', prices: [all('year', '0.174', '0.052')] }],
+      bands: [{ id: 'any', name: 'Any time', prices: [bandPrice('year', '0.174', '0.052')] }],
       standing: [{ id: 'meter', name: 'Service', per: 'month', amount: '13.40' }],
     },
     {
       ...base('day-night', 'Day and night'),
       clock: 'standard',
       bands: [
-        { id: 'day', name: 'Day', prices: [all('year', '0.243', '0.061')] },
-        { id: 'night', name: 'Night', prices: [all('year', '0.118', '0.061')] },
+        { id: 'day', name: 'Day', prices: [bandPrice('year', '0.243', '0.061')] },
+        { id: 'night', name: 'Night', prices: [bandPrice('year', '0.118', '0.061')] },
       ],
       windows: [window('night', 'night', 23 * 60, 7 * 60, { days: 'all' })],
       standing: [{ id: 'meter', name: 'Meter', per: 'day', amount: '0.41' }],
@@ -55,17 +51,17 @@ export function sampleTariffs(currency: string, holidays: string, southern: bool
         {
           id: 'off',
           name: 'Off-peak',
-          prices: [all('winter', '0.097', '0.042'), all('summer', '0.089', '0.042')],
+          prices: [bandPrice('winter', '0.097', '0.042'), bandPrice('summer', '0.089', '0.042')],
         },
         {
           id: 'mid',
           name: 'Shoulder',
-          prices: [all('winter', '0.166', '0.042'), all('summer', '0.158', '0.042')],
+          prices: [bandPrice('winter', '0.166', '0.042'), bandPrice('summer', '0.158', '0.042')],
         },
         {
           id: 'peak',
           name: 'Peak',
-          prices: [all('winter', '0.287', '0.083'), all('summer', '0.341', '0.097')],
+          prices: [bandPrice('winter', '0.287', '0.083'), bandPrice('summer', '0.341', '0.097')],
         },
       ],
       windows: [
@@ -77,7 +73,7 @@ export function sampleTariffs(currency: string, holidays: string, southern: bool
     },
     {
       ...base('tiered', 'Dearer beyond an allowance'),
-      bands: [{ id: 'any', name: 'Any time', prices: [all('year', '0.112', '0')] }],
+      bands: [{ id: 'any', name: 'Any time', prices: [bandPrice('year', '0.112', '0')] }],
       tiers: [
         { id: 'second', seasonIds: [], per: 'day', aboveKWh: 21, addPerKWh: '0.048' },
         { id: 'third', seasonIds: [], per: 'day', aboveKWh: 44, addPerKWh: '0.067' },
@@ -93,12 +89,12 @@ export function sampleTariffs(currency: string, holidays: string, southern: bool
         {
           id: 'off',
           name: 'Other hours',
-          prices: [all('winter', '0.084', '0.031'), all('summer', '0.084', '0.031')],
+          prices: [bandPrice('winter', '0.084', '0.031'), bandPrice('summer', '0.084', '0.031')],
         },
         {
           id: 'peak',
           name: 'Peak',
-          prices: [all('winter', '0.136', '0.031'), all('summer', '0.149', '0.031')],
+          prices: [bandPrice('winter', '0.136', '0.031'), bandPrice('summer', '0.149', '0.031')],
         },
       ],
       windows: [window('peak', 'peak', 15 * 60, 20 * 60)],

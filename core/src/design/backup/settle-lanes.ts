@@ -6,6 +6,12 @@ import { softStarted } from './soft-starters.js';
 import { unpluggedLoads } from './unplugged.js';
 import type { CircuitLane } from './lane.schema.js';
 
+interface LoadName {
+  loadId: string;
+}
+const sameLoads = (a: readonly LoadName[], b: readonly LoadName[]): boolean =>
+  a.length === b.length && a.every(({ loadId }, i) => loadId === b[i]!.loadId);
+
 /**
  * The plan with lanes and kept loads in agreement: a circuit with a load that is kept is not dark, one without any is, and
  * a feeder is live as long as anything behind it is. Circuits without a load keep their lane. What is kept is not unplugged. Nothing
@@ -14,13 +20,13 @@ import type { CircuitLane } from './lane.schema.js';
 export function settleLanes<P extends BackedUpHouse>(plan: P): P {
   const { backup, loads, survey } = plan;
   const keptIds = keptLoads(plan);
-  const kept = loads.filter(({ id }) => keptIds.has(id)).map(({ id }) => ({ loadId: id }));
   const pulled = unpluggedLoads(plan);
-  const unplugged = loads
-    .filter(({ id }) => pulled.has(id) && !keptIds.has(id))
-    .map(({ id }) => ({ loadId: id }));
   const soft = softStarted(plan);
-  const softStarters = loads.filter(({ id }) => soft.has(id)).map(({ id }) => ({ loadId: id }));
+  const inOrder = (isMeant: (id: string) => boolean): LoadName[] =>
+    loads.filter(({ id }) => isMeant(id)).map(({ id }) => ({ loadId: id }));
+  const kept = inOrder((id) => keptIds.has(id));
+  const unplugged = inOrder((id) => pulled.has(id) && !keptIds.has(id));
+  const softStarters = inOrder((id) => soft.has(id));
   const byCircuit = loadsByCircuit(loads);
   const laneOf = laneOfCircuits(plan);
   const fed = new Map(
@@ -43,12 +49,9 @@ export function settleLanes<P extends BackedUpHouse>(plan: P): P {
     }),
   );
   const isSettled =
-    kept.length === backup.kept.length &&
-    kept.every(({ loadId }, i) => loadId === backup.kept[i]!.loadId) &&
-    unplugged.length === backup.unplugged.length &&
-    unplugged.every(({ loadId }, i) => loadId === backup.unplugged[i]!.loadId) &&
-    softStarters.length === backup.softStarters.length &&
-    softStarters.every(({ loadId }, i) => loadId === backup.softStarters[i]!.loadId) &&
+    sameLoads(kept, backup.kept) &&
+    sameLoads(unplugged, backup.unplugged) &&
+    sameLoads(softStarters, backup.softStarters) &&
     lanes.length === backup.lanes.length &&
     lanes.every(({ circuitId, lane }, i) => {
       const said = backup.lanes[i]!;

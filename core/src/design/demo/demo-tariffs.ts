@@ -1,10 +1,4 @@
-import { newTariff, type Tariff } from '../../tariff/index.js';
-
-const price = (id: string, importPerKWh: string, exportPerKWh: string) => ({
-  id,
-  importPerKWh,
-  exportPerKWh,
-});
+import { bandPrice, newTariff, type Tariff } from '../../tariff/index.js';
 
 /** What the invented utility of the farmhouse asks for: three prices by hour and season, dear winter mornings. */
 export const harbourTariff: Tariff = {
@@ -19,17 +13,17 @@ export const harbourTariff: Tariff = {
     {
       id: 'off',
       name: 'Off-peak',
-      prices: [price('winter', '0.1127', '0.064'), price('summer', '0.1093', '0.064')],
+      prices: [bandPrice('winter', '0.1127', '0.064'), bandPrice('summer', '0.1093', '0.064')],
     },
     {
       id: 'mid',
       name: 'Shoulder',
-      prices: [price('winter', '0.1846', '0.064'), price('summer', '0.1721', '0.064')],
+      prices: [bandPrice('winter', '0.1846', '0.064'), bandPrice('summer', '0.1721', '0.064')],
     },
     {
       id: 'peak',
       name: 'Peak',
-      prices: [price('winter', '0.3187', '0.064'), price('summer', '0.1984', '0.064')],
+      prices: [bandPrice('winter', '0.3187', '0.064'), bandPrice('summer', '0.1984', '0.064')],
     },
   ],
   windows: [
@@ -47,8 +41,8 @@ export const vineyardTariff: Tariff = {
   source: 'Invented sheet, of October 2025',
   clock: 'standard',
   bands: [
-    { id: 'day', name: 'Day', prices: [price('year', '0.2843', '0.071')] },
-    { id: 'night', name: 'Night', prices: [price('year', '0.1987', '0.071')] },
+    { id: 'day', name: 'Day', prices: [bandPrice('year', '0.2843', '0.071')] },
+    { id: 'night', name: 'Night', prices: [bandPrice('year', '0.1987', '0.071')] },
   ],
   windows: [{ id: 'night', bandId: 'night', seasonIds: [], days: 'all', fromMin: 1320, toMin: 360 }],
   standing: [

@@ -11,6 +11,12 @@ export const billDays = ({ fromDay, toDay }: Pick<Bill, 'fromDay' | 'toDay'>): n
 /** kWh of a period ÷ days of the period, in Wh a day. */
 export const billDayWh = (bill: Bill): number => bill.energyWh / billDays(bill);
 
+/** Each day of the period of a bill by the month it lies in, 0 = January. */
+export const monthsOfDays = (bill: Pick<Bill, 'fromDay' | 'toDay'>): number[] =>
+  Array.from({ length: billDays(bill) }, (_, day) =>
+    new Date(Date.parse(bill.fromDay) + day * dayMs).getUTCMonth(),
+  );
+
 export interface BillFacts {
   /** In order of time. */
   readonly bills: readonly Bill[];
@@ -35,12 +41,10 @@ export function billFacts(list: readonly Bill[], southern: boolean): BillFacts |
   let [days, energyWh, missingDays] = [0, 0, 0];
   const overlapping: string[] = [];
   bills.forEach((bill, index) => {
-    const length = billDays(bill);
-    days += length;
+    days += billDays(bill);
     energyWh += bill.energyWh;
     const dayWh = billDayWh(bill);
-    for (let day = 0; day < length; day += 1) {
-      const month = new Date(Date.parse(bill.fromDay) + day * dayMs).getUTCMonth();
+    for (const month of monthsOfDays(bill)) {
       const season = sums[seasonOfMonth(month, southern)];
       season[0] += dayWh;
       season[1] += 1;

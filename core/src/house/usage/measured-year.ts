@@ -1,10 +1,9 @@
-import { localTimes } from '../../nature/index.js';
+import { localTimes, weekdayOf } from '../../nature/index.js';
 import { houseDemand } from './house-demand.js';
 import type { Readings } from './readings.js';
 
 const dayS = 86_400;
 const dayNumber = (year: number): number => Date.UTC(year, 0, 1) / 1000 / dayS;
-const weekdayOf = (day: number): number => (((day + 3) % 7) + 7) % 7;
 
 /** What a meter measured, as a year of 365 days of standard time, Wh in each interval; NaN where nothing was measured. */
 export interface MeasuredYear {

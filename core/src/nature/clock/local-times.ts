@@ -27,6 +27,9 @@ export function offsetSpans(zone: string, fromS: number, toS: number): OffsetSpa
   return spans;
 }
 
+/** Weekday of a day since 1970, which began on a Thursday; 0 = Monday. */
+export const weekdayOf = (day: number): number => (((day + 3) % 7) + 7) % 7;
+
 /** Calendar of a grid of time on the clock of the house: one entry an interval. */
 export interface LocalTimes {
   readonly hour: Uint8Array;
@@ -81,8 +84,7 @@ export function localTimes(
     minute[i] = minuteOfDay;
     hour[i] = Math.floor(minuteOfDay / 60);
     month[i] = knownMonth;
-    // 1970-01-01 was a Thursday.
-    weekday[i] = (((dayNumber + 3) % 7) + 7) % 7;
+    weekday[i] = weekdayOf(dayNumber);
     day[i] = dayNumber - firstDay;
     last = dayNumber;
   }

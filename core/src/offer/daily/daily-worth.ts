@@ -1,5 +1,5 @@
 import { Big } from 'big.js';
-import { type Decimal, minorPlaces } from '../../base/index.js';
+import { type Decimal, minorUnit } from '../../base/index.js';
 
 /** What a design saves in its first year, and in a year in which its battery has aged. */
 export interface Savings {
@@ -55,8 +55,7 @@ export function dailyWorth(
     readonly priceRise: number;
   },
 ): DailyWorth {
-  const places = minorPlaces(currency);
-  const text = (value: Big): string => value.round(places, Big.roundHalfUp).toFixed(places);
+  const { text } = minorUnit(currency);
   const fresh = new Big(before).minus(after);
   const aged = new Big(before).minus(afterAged);
   const lostPerYear = agedYears > 0 ? fresh.minus(aged).div(agedYears) : new Big(0);

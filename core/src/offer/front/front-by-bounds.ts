@@ -84,7 +84,7 @@ export async function frontByBounds<C extends Candidate>(
     }
     return found;
   };
-  const soFar = (left: number): FrontSoFar<C> => {
+  const frontWith = (left: number): FrontSoFar<C> => {
     const simulated = values.reduce((sum, value) => sum + (value === undefined ? 0 : 1), 0);
     return {
       fronts: best.map((_, j) => frontOf(sorted, values, j)),
@@ -96,7 +96,7 @@ export async function frontByBounds<C extends Candidate>(
 
   for (;;) {
     const still = open();
-    if (still.size === 0 || isOver()) return soFar(still.size);
+    if (still.size === 0 || isOver()) return frontWith(still.size);
     const promising = looksBest(sorted, still);
     const largest = [...families.values()].flatMap((members) => {
       const index = members.findLast((one) => still.has(one));
@@ -111,7 +111,7 @@ export async function frontByBounds<C extends Candidate>(
         if (values[index] !== undefined || !open().has(index)) continue;
         values[index] = await play(sorted[index]!);
         bound(index);
-        tell(soFar(open().size));
+        tell(frontWith(open().size));
       }
     };
     await Promise.all(Array.from({ length: Math.max(1, atOnce) }, runner));

@@ -1,7 +1,6 @@
 import { Big } from 'big.js';
+import { placesOf } from '../../base/index.js';
 
 /** What one amount is more than another, both decimal text of one currency; "-" in front where it is less. */
-export function moneyDifference(from: string, to: string): string {
-  const places = to.split('.')[1]?.length ?? 0;
-  return new Big(to).minus(from).toFixed(places);
-}
+export const moneyDifference = (from: string, to: string): string =>
+  new Big(to).minus(from).toFixed(placesOf(to));

@@ -1,6 +1,6 @@
 import { Big } from 'big.js';
 import type { PartsList } from '../parts/parts-of.js';
-import { type Decimal, minorPlaces } from '../../base/index.js';
+import { type Decimal, minorUnit, rateText } from '../../base/index.js';
 import { type Incentive, type PriceBook, type PriceList, taskLabels } from '../prices/price-book.schema.js';
 
 export const offerGroups = [
@@ -42,17 +42,19 @@ export interface OfferTotal {
 interface Priced {
   readonly list: PriceList;
   readonly net: Decimal;
+  /** Of one piece, after discount, in the company's currency. */
+  readonly cost: Big;
 }
 
 /** What one of a list's currency costs in the company's; 1 where it is the same. */
 const rateOf = ({ currency, rate }: PriceList): string => (currency === null ? '1' : rate);
 
 /** An amount of a list in the company's currency. */
-export const converted = (amount: Decimal, list: PriceList): Big => new Big(amount).times(rateOf(list));
+const converted = (amount: Decimal, list: PriceList): Big => new Big(amount).times(rateOf(list));
 
 /** The lowest price of each item after discount; of equal ones that of the first list. */
 export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<string, Priced> {
-  const lowest = new Map<string, Priced & { readonly cost: Big }>();
+  const lowest = new Map<string, Priced>();
   for (const list of lists)
     for (const { itemId, net } of list.prices) {
       const cost = converted(net, list).times(new Big(1).minus(list.discount));
@@ -77,9 +79,7 @@ export function offerTotal(
   book: PriceBook,
   prices: ReturnType<typeof lowestPrices> = lowestPrices(book),
 ): OfferTotal {
-  const places = minorPlaces(book.currency);
-  const round = (value: Big): Big => value.round(places, Big.roundHalfUp);
-  const text = (value: Big): string => value.toFixed(places);
+  const { round, text } = minorUnit(book.currency);
   const lines: OfferLine[] = [];
   const missing: string[] = [];
   const sums: Record<OfferGroup, Big> = {
@@ -97,7 +97,6 @@ export function offerTotal(
     sums[group] = sums[group].plus(rounded);
     lines.push({ group, label, why, working, amount: text(rounded) });
   };
-  const percent = (share: number): string => `${Number((share * 100).toPrecision(12))} %`;
 
   const ordered = new Map<PriceList, Big>();
   for (const { itemId, name, quantity, why } of parts) {
@@ -107,8 +106,8 @@ export function offerTotal(
       continue;
     }
     const { list, net } = priced;
-    const cost = converted(net, list).times(quantity).times(new Big(1).minus(list.discount));
-    const off = list.discount === 0 ? '' : ` less ${percent(list.discount)}`;
+    const cost = priced.cost.times(quantity);
+    const off = list.discount === 0 ? '' : ` less ${rateText(list.discount)}`;
     const foreign = list.currency === null ? '' : ` ${list.currency} × ${list.rate}`;
     add('goods', name, why, `${quantity} × ${net}${foreign}${off}, ${list.supplier}`, cost);
     ordered.set(list, (ordered.get(list) ?? new Big(0)).plus(round(cost)));
@@ -158,7 +157,7 @@ export function offerTotal(
       'contingency',
       'For what was not foreseen',
       'of goods, delivery and labour',
-      `${percent(book.contingency)} of ${text(own)}`,
+      `${rateText(book.contingency)} of ${text(own)}`,
       own.times(book.contingency),
     );
   const cost = own.plus(sums.contingency);
@@ -167,8 +166,8 @@ export function offerTotal(
     const profit = kind === 'markup' ? cost.times(share) : cost.div(new Big(1).minus(share)).minus(cost);
     const working =
       kind === 'markup'
-        ? `${percent(share)} of ${text(cost)}`
-        : `so that it is ${percent(share)} of the price`;
+        ? `${rateText(share)} of ${text(cost)}`
+        : `so that it is ${rateText(share)} of the price`;
     add('profit', kind === 'markup' ? 'Markup' : 'Margin', 'on all above', working, profit);
   }
   for (const { name, amount } of book.fees) add('fees', name, 'passed on', amount, new Big(amount));
@@ -183,7 +182,7 @@ export function offerTotal(
   };
   for (const { name, rate, on } of book.taxes) {
     const base = on.reduce((sum, one) => sum.plus(bases[one]), new Big(0));
-    add('tax', name, `on ${on.join(', ')}`, `${percent(rate)} of ${text(round(base))}`, base.times(rate));
+    add('tax', name, `on ${on.join(', ')}`, `${rateText(rate)} of ${text(base)}`, base.times(rate));
   }
   const gross = net.plus(sums.fees).plus(sums.tax);
   for (const incentive of book.incentives) {

@@ -1,9 +1,9 @@
-import { Big } from 'big.js';
+import type { Big } from 'big.js';
 import type { Item, Stack } from '../../equipment/index.js';
 import type { Island, Plan } from '../../design/index.js';
 import { partsOf } from '../parts/parts-of.js';
 import type { PriceBook } from '../prices/price-book.schema.js';
-import { converted, lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
+import { lowestPrices, type OfferTotal, offerTotal } from './offer-total.js';
 
 /** What a design costs for one island, with a stack. */
 export type Pricer = (plan: Plan, island: Island, stack: Stack) => OfferTotal;
@@ -16,16 +16,12 @@ export type Pricer = (plan: Plan, island: Island, stack: Stack) => OfferTotal;
 export function pricer(items: readonly Item[], book: PriceBook): Pricer {
   const byId = new Map(items.map((item) => [item.id, item]));
   const prices = lowestPrices(book);
-  const costOf = ({ id }: Item): Big | null => {
-    const priced = prices.get(id);
-    return priced ? converted(priced.net, priced.list).times(new Big(1).minus(priced.list.discount)) : null;
-  };
   /** The cheapest that fits; where none has a price, the first. */
   const cheapest = (fits: (item: Item) => boolean): Item | null => {
     let best: { item: Item; cost: Big | null } | null = null;
     for (const item of items) {
       if (item.retired || !fits(item)) continue;
-      const cost = costOf(item);
+      const cost = prices.get(item.id)?.cost ?? null;
       if (best === null || (cost !== null && (best.cost === null || cost.lt(best.cost))))
         best = { item, cost };
     }

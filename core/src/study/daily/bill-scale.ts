@@ -1,8 +1,7 @@
 import { monthOf } from '../../nature/index.js';
 import type { Bill } from '../../house/index.js';
-import { billDays, billDayWh } from '../../house/details.js';
+import { billDayWh, monthsOfDays } from '../../house/details.js';
 
-const dayMs = 86_400_000;
 const leastScale = 0.05;
 const mostScale = 20;
 
@@ -11,8 +10,8 @@ export function billedByMonth(bills: readonly Bill[]): (number | null)[] {
   const sums = Array.from({ length: 12 }, () => ({ wh: 0, days: 0 }));
   for (const bill of bills) {
     const dayWh = billDayWh(bill);
-    for (let day = 0; day < billDays(bill); day += 1) {
-      const month = sums[new Date(Date.parse(bill.fromDay) + day * dayMs).getUTCMonth()]!;
+    for (const index of monthsOfDays(bill)) {
+      const month = sums[index]!;
       month.wh += dayWh;
       month.days += 1;
     }

@@ -1,7 +1,5 @@
 /** Charges above the floor that decide in an interval, Wh. */
 export interface ChargeLevels {
-  /** Works out the levels for an interval of the year and the charge at its beginning. */
-  at(interval: number, aboveFloorWh: number): void;
   /** Sun is stored, and the grid charges, up to these. */
   readonly sunWh: number;
   readonly gridWh: number;
@@ -10,44 +8,19 @@ export interface ChargeLevels {
   readonly sendWh: number;
 }
 
-/** Sun that is left is stored, and feeds the house when it does not suffice. */
-export const ownSolarLevels = (): ChargeLevels => ({
-  at: () => undefined,
-  sunWh: Infinity,
-  gridWh: 0,
-  loadWh: 0,
-  sendWh: Infinity,
-});
+/** The levels of a strategy in an interval of the year. */
+export type LevelsAt = (interval: number) => ChargeLevels;
 
+/** Sun that is left is stored, and feeds the house when it does not suffice. */
+const ownSolar: ChargeLevels = { sunWh: Infinity, gridWh: 0, loadWh: 0, sendWh: Infinity };
 /** Kept full for an outage, by sun and grid. */
-export const keptFullLevels = (): ChargeLevels => ({
-  at: () => undefined,
-  sunWh: Infinity,
-  gridWh: Infinity,
-  loadWh: Infinity,
-  sendWh: Infinity,
-});
+const keptFull: ChargeLevels = { sunWh: Infinity, gridWh: Infinity, loadWh: Infinity, sendWh: Infinity };
+
+export const ownSolarLevels: LevelsAt = () => ownSolar;
+export const keptFullLevels: LevelsAt = () => keptFull;
 
 /** Levels of a strategy, but full in marked intervals. */
-export function fullWhere(levels: ChargeLevels, marked: ArrayLike<number>): ChargeLevels {
-  const full = keptFullLevels();
-  let of = levels;
-  return {
-    at: (interval, aboveFloorWh) => {
-      of = marked[interval] === 0 ? levels : full;
-      of.at(interval, aboveFloorWh);
-    },
-    get sunWh() {
-      return of.sunWh;
-    },
-    get gridWh() {
-      return of.gridWh;
-    },
-    get loadWh() {
-      return of.loadWh;
-    },
-    get sendWh() {
-      return of.sendWh;
-    },
-  };
-}
+export const fullWhere =
+  (levelsAt: LevelsAt, marked: ArrayLike<number>): LevelsAt =>
+  (interval) =>
+    marked[interval] === 0 ? levelsAt(interval) : keptFull;

@@ -2,34 +2,24 @@ import { type Plan, type SolarArray, strategies, type Strategy } from '../../des
 import type { MeasuredYear } from '../../house/details.js';
 import { isSouthern } from '../../house/index.js';
 import type { WeatherYear } from '../../nature/index.js';
-import { sumOfAmounts } from '../../tariff/index.js';
 import type { KeptYear } from '../outage/kept-year.js';
 import { type DailyHouse, dailyHouse } from './daily-house.js';
-import { type DailyQuestion, dailyResult, type DailySums } from './daily-result.js';
+import { dailyCase, type DailyQuestion, type DailySums } from './daily-result.js';
+import { type BilledAmount, totalOfCase } from './total-of-case.js';
 import type { IntervalMin } from './year-grid.js';
 
 /** A design as it would go otherwise. */
 export interface DailyVariant {
   readonly sums: DailySums;
-  /** Bills of a year of all its meters, by currency; null = a meter has no tariff. */
-  readonly billed: string | null;
-  readonly currency: string | null;
+  readonly billed: BilledAmount | null;
   /** Hours of the year in which the sun alone covers the house. */
   readonly coveredH: number;
 }
 
 /** What the design comes to in one year, of all its meters. */
 export function variantOf(house: DailyHouse, question: DailyQuestion): DailyVariant {
-  const design = dailyResult(house, question).cases.at(-1)!;
-  const bills = design.meters.map(({ bill }) => bill);
-  const currencies = new Set(bills.map((bill) => bill?.currency ?? ''));
-  const known = currencies.size === 1 && !currencies.has('');
-  return {
-    sums: design.sums,
-    billed: known ? sumOfAmounts(bills.map((bill) => bill!.total)) : null,
-    currency: known ? [...currencies][0]! : null,
-    coveredH: coveredHours(house),
-  };
+  const design = dailyCase(house, question, 'design');
+  return { sums: design.sums, billed: totalOfCase(design), coveredH: coveredHours(house) };
 }
 
 /** Hours in which the arrays give at least what is taken. */

@@ -101,8 +101,8 @@ export function dailyHouse(
     storms: turnedMarks(stormIntervals(kept.factors.stormy, intervalMin), clock),
     meters: listed.map((one) => ({
       ...one,
-      loadWh: turned(ofMeter(one), clock),
-      arrays: one.arrays.map(({ array, energyWh }) => ({ array, energyWh: turned(energyWh, clock) })),
+      loadWh: turned(ofMeter(one), clock.shift),
+      arrays: one.arrays.map(({ array, energyWh }) => ({ array, energyWh: turned(energyWh, clock.shift) })),
     })),
   };
 }
@@ -132,4 +132,4 @@ function measuredLoad(
 }
 
 const turnedMarks = (marks: Uint8Array, clock: YearClock): Uint8Array =>
-  Uint8Array.from(turned(Float64Array.from(marks), clock));
+  Uint8Array.from(turned(Float64Array.from(marks), clock.shift));

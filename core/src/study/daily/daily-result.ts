@@ -5,16 +5,22 @@ import { localTimes } from '../../nature/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { type DailyBattery, dailyBattery } from './daily-battery.js';
 import type { DailyHouse, MeterYear } from './daily-house.js';
-import { type Behind, type DailyRules, dailyYear } from './daily-year.js';
+import { type Behind, dailyRulesOf, dailyYear } from './daily-year.js';
 import type { PlayedYear, YearOfEnergy } from './play-year.js';
 
-/** Energies through a year, Wh. */
-export interface DailySums {
+/** What a house takes and exchanges, Wh. */
+export interface EnergyFlows {
   readonly loadWh: number;
   readonly sunWh: number;
   readonly importWh: number;
   readonly exportWh: number;
-  /** AC energy the battery gave, and what was charged from the grid. */
+  /** Highest mean of an interval from the grid, W. */
+  readonly peakW: number;
+}
+
+/** Energies through a year, Wh. */
+export interface DailySums extends EnergyFlows {
+  /** AC energy the battery gave, what left its cells for it, and what was charged from the grid. */
   readonly givenWh: number;
   readonly drawnWh: number;
   readonly chargedFromGridWh: number;
@@ -25,8 +31,6 @@ export interface DailySums {
   readonly selfUse: number | null;
   /** Share of the load that was not bought. */
   readonly selfSufficiency: number;
-  /** Highest mean of an interval from the grid, W. */
-  readonly peakW: number;
 }
 
 /** Energy of a price band through a year, Wh. */
@@ -61,7 +65,7 @@ export interface DailyCase {
   readonly name: DailyCaseName;
   readonly sums: DailySums;
   /** Twelve months. */
-  readonly months: readonly DailySums[];
+  readonly months: readonly EnergyFlows[];
   readonly pictures: DayPictures;
   readonly meters: readonly MeterCase[];
 }
@@ -130,44 +134,49 @@ function asOne(a: DailyBattery, b: DailyBattery): DailyBattery {
   };
 }
 
+/** Plays one case of a design. */
+export function dailyCase(house: DailyHouse, question: DailyQuestion, name: DailyCaseName): DailyCase {
+  const { plan } = question;
+  const rules = dailyRulesOf(plan);
+  const isExisting = new Map(plan.sources.arrays.map(({ id, existing }) => [id, existing]));
+  const played = house.meters.map((meter) => {
+    const { battery, solarDcW } = batteryBehind(meter, question);
+    const behind: Behind = {
+      battery: name === 'design' ? battery : null,
+      solarDcW,
+      hasArray: (id) => name !== 'before' || isExisting.get(id) === true,
+    };
+    return { meter, ...dailyYear(meter, house, behind, rules) };
+  });
+  return { name, ...summedUp(house, played) };
+}
+
 /** Plays the cases of a design: what is there, with the new arrays alone, with everything. */
 export function dailyResult(house: DailyHouse, question: DailyQuestion): DailyResult {
   const { plan } = question;
   const settings = dailySettingsOf(plan);
-  const rules: DailyRules = { ...plan.dailyUse, strategy: settings.strategy.value };
   const behind = house.meters.map((meter) => batteryBehind(meter, question));
-  const isExisting = new Map(plan.sources.arrays.map(({ id, existing }) => [id, existing]));
   const hasNewSun = plan.sources.arrays.some(({ existing }) => !existing);
-  const cases = dailyCases
-    .filter((name) => name !== 'sun' || hasNewSun)
-    .map((name): DailyCase => {
-      const played = house.meters.map((meter, index) => {
-        const of = behind[index]!;
-        const here: Behind = {
-          battery: name === 'design' ? of.battery : null,
-          solarDcW: of.solarDcW,
-          hasArray: (id) => name !== 'before' || isExisting.get(id) === true,
-        };
-        return { meter, ...dailyYear(meter, house, here, rules) };
-      });
-      return { name, ...summedUp(house, played) };
-    });
   return {
     intervalMin: house.intervalMin,
-    cases,
+    cases: dailyCases
+      .filter((name) => name !== 'sun' || hasNewSun)
+      .map((name) => dailyCase(house, question, name)),
     settings,
     usableWh: behind.reduce((sum, { battery }) => sum + (battery?.usableWh ?? 0), 0),
     nameplateWh: behind.reduce((sum, { nameplateWh }) => sum + nameplateWh, 0),
     billScales: house.billScales,
     measuredShare: house.measuredShare,
     lacksPrices:
-      rules.strategy === 'prices' &&
+      settings.strategy.value === 'prices' &&
       house.meters.some(({ tariff }, index) => !tariff && behind[index]!.battery),
     holidaysUnknown: house.meters.flatMap(({ tariff, calendar }) =>
       tariff && calendar?.holidaysUnknown ? [tariff.name] : [],
     ),
   };
 }
+
+const noFlows = { loadWh: 0, sunWh: 0, importWh: 0, exportWh: 0, peakW: 0 };
 
 interface PlayedMeter {
   readonly meter: MeterYear;
@@ -186,13 +195,7 @@ function summedUp(house: DailyHouse, meters: readonly PlayedMeter[]): Omit<Daily
     gridW: new Float64Array(288),
   };
   const inCell = new Float64Array(288);
-  const months = Array.from({ length: 12 }, () => ({
-    loadWh: 0,
-    sunWh: 0,
-    importWh: 0,
-    exportWh: 0,
-    peakW: 0,
-  }));
+  const months = Array.from({ length: 12 }, () => ({ ...noFlows }));
   for (let i = 0; i < grid.count; i += 1) {
     const cell = times.month[i]! * 24 + times.hour[i]!;
     inCell[cell]! += 1;
@@ -219,28 +222,34 @@ function summedUp(house: DailyHouse, meters: readonly PlayedMeter[]): Omit<Daily
     for (let cell = 0; cell < 288; cell += 1) series[cell]! /= Math.max(1, inCell[cell]!);
   const total = (of: (played: PlayedYear) => number): number =>
     meters.reduce((sum, { played }) => sum + of(played), 0);
-  const sumOf = (of: (month: (typeof months)[number]) => number): number =>
-    months.reduce((sum, month) => sum + of(month), 0);
-  const zero = { givenWh: 0, drawnWh: 0, chargedFromGridWh: 0, lostWh: 0, standbyWh: 0, curtailedWh: 0 };
+  const year = months.reduce<EnergyFlows>(
+    (sum, month) => ({
+      loadWh: sum.loadWh + month.loadWh,
+      sunWh: sum.sunWh + month.sunWh,
+      importWh: sum.importWh + month.importWh,
+      exportWh: sum.exportWh + month.exportWh,
+      peakW: Math.max(sum.peakW, month.peakW),
+    }),
+    noFlows,
+  );
   const sentFromBatteryWh = total((played) => played.sentFromBatteryWh);
+  const curtailedWh = total((played) => played.curtailedWh);
   return {
-    sums: withShares(
-      {
-        loadWh: sumOf(({ loadWh }) => loadWh),
-        sunWh: sumOf(({ sunWh }) => sunWh),
-        importWh: sumOf(({ importWh }) => importWh),
-        exportWh: sumOf(({ exportWh }) => exportWh),
-        givenWh: total((played) => played.givenWh),
-        drawnWh: total((played) => played.drawnWh),
-        chargedFromGridWh: total((played) => played.chargedFromGridWh),
-        lostWh: total((played) => played.lostWh),
-        standbyWh: total((played) => played.standbyWh),
-        curtailedWh: total((played) => played.curtailedWh),
-        peakW: months.reduce((most, { peakW }) => Math.max(most, peakW), 0),
-      },
-      sentFromBatteryWh,
-    ),
-    months: months.map((month) => withShares({ ...zero, ...month }, 0)),
+    sums: {
+      ...year,
+      givenWh: total((played) => played.givenWh),
+      drawnWh: total((played) => played.drawnWh),
+      chargedFromGridWh: total((played) => played.chargedFromGridWh),
+      lostWh: total((played) => played.lostWh),
+      standbyWh: total((played) => played.standbyWh),
+      curtailedWh,
+      selfUse:
+        year.sunWh > 0
+          ? Math.max(0, 1 - (year.exportWh - sentFromBatteryWh + curtailedWh) / year.sunWh)
+          : null,
+      selfSufficiency: year.loadWh > 0 ? Math.max(0, 1 - year.importWh / year.loadWh) : 0,
+    },
+    months,
     pictures,
     meters: meters.map(({ meter, played }): MeterCase => ({
       meter: meter.meter.name,
@@ -249,18 +258,6 @@ function summedUp(house: DailyHouse, meters: readonly PlayedMeter[]): Omit<Daily
     })),
   };
 }
-
-const withShares = (
-  sums: Omit<DailySums, 'selfUse' | 'selfSufficiency'>,
-  sentFromBatteryWh: number,
-): DailySums => ({
-  ...sums,
-  selfUse:
-    sums.sunWh > 0
-      ? Math.max(0, 1 - (sums.exportWh - sentFromBatteryWh + sums.curtailedWh) / sums.sunWh)
-      : null,
-  selfSufficiency: sums.loadWh > 0 ? Math.max(0, 1 - sums.importWh / sums.loadWh) : 0,
-});
 
 function bandEnergies({ tariff, calendar }: MeterYear, { importWh, exportWh }: PlayedYear): BandEnergy[] {
   if (!tariff || !calendar) return [];

@@ -1,6 +1,6 @@
-import type { DailyUse, Strategy } from '../../design/index.js';
-import { type MarginalPrices, marginalPrices } from '../../tariff/details.js';
-import { type ChargeLevels, fullWhere, keptFullLevels, ownSolarLevels } from './charge-levels.js';
+import { dailySettingsOf, type DailyUse, type Plan, type Strategy } from '../../design/index.js';
+import { marginalPrices } from '../../tariff/details.js';
+import { fullWhere, keptFullLevels, type LevelsAt, ownSolarLevels } from './charge-levels.js';
 import type { DailyBattery } from './daily-battery.js';
 import type { DailyHouse, MeterYear } from './daily-house.js';
 import { type PlayedYear, playYear, type YearOfEnergy } from './play-year.js';
@@ -13,6 +13,12 @@ export interface DailyRules extends Pick<
 > {
   readonly strategy: Strategy;
 }
+
+/** The rules of a design. */
+export const dailyRulesOf = (plan: Plan): DailyRules => ({
+  ...plan.dailyUse,
+  strategy: dailySettingsOf(plan).strategy.value,
+});
 
 /** What is behind a meter in one case. */
 export interface Behind {
@@ -47,17 +53,18 @@ export function dailyYear(
   const energies = energiesOf(of, house, behind);
   const { battery } = behind;
   const importLimitW = rules.importLimitW ?? Infinity;
-  if (!battery) return { energies, played: playYear(energies, null, ownSolarLevels()) };
-  const prices: MarginalPrices | null =
-    of.tariff && of.calendar ? marginalPrices(of.tariff, of.calendar) : null;
-  const levelsOf = (): ChargeLevels => {
+  if (!battery) return { energies, played: playYear(energies, null, ownSolarLevels) };
+  const levelsOf = (): LevelsAt => {
     switch (rules.strategy) {
       case 'kept-full':
-        return keptFullLevels();
+        return keptFullLevels;
       case 'own-solar':
-        return ownSolarLevels();
-      case 'prices':
-        return prices ? priceLevels(energies, battery, prices, { ...rules, importLimitW }) : ownSolarLevels();
+        return ownSolarLevels;
+      case 'prices': {
+        if (!of.tariff || !of.calendar) return ownSolarLevels;
+        const prices = marginalPrices(of.tariff, of.calendar);
+        return priceLevels(energies, battery, prices, { ...rules, importLimitW });
+      }
     }
   };
   const levels = rules.fullBeforeStorms ? fullWhere(levelsOf(), house.storms) : levelsOf();

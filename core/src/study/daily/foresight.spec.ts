@@ -1,12 +1,12 @@
 import { createRequire } from 'node:module';
 import type { LegacyHighs } from 'highs';
 import { describe, expect, it } from 'vitest';
-import { marginalPrices, priceCalendar } from '../../tariff/details.js';
+import { type MarginalPrices, marginalPrices, priceCalendar } from '../../tariff/details.js';
 import { sampleTariffs } from '../../tariff/index.js';
 import { seededRandom } from '../../base/index.js';
 import type { DailyBattery } from './daily-battery.js';
 import { ownSolarLevels } from './charge-levels.js';
-import { type IntervalPrices, priceLevels } from './price-levels.js';
+import { priceLevels } from './price-levels.js';
 import { playYear, type YearOfEnergy } from './play-year.js';
 
 /** Its types know no default export under Node's own resolution. */
@@ -44,14 +44,14 @@ function inventedYear(seed: number, arrayW: number, days = 365): YearOfEnergy {
   return { intervalMin: 60, loadWh, sunAcWh, sunDcWh: new Float64Array(days * 24) };
 }
 
-const costOf = (prices: IntervalPrices, importWh: ArrayLike<number>, exportWh: ArrayLike<number>): number =>
+const costOf = (prices: MarginalPrices, importWh: ArrayLike<number>, exportWh: ArrayLike<number>): number =>
   Array.from(importWh).reduce(
     (sum, wh, i) => sum + (wh * prices.importPerKWh[i]! - exportWh[i]! * prices.exportPerKWh[i]!) / 1000,
     0,
   );
 
 /** The least a year can cost with everything known beforehand: a linear program, solved by HiGHS. */
-async function leastCost(year: YearOfEnergy, prices: IntervalPrices): Promise<number> {
+async function leastCost(year: YearOfEnergy, prices: MarginalPrices): Promise<number> {
   const { usableWh, floorWh, chargePowerW, chargeEfficiency, givesW, lossPerW, standbyW } = battery;
   const n = year.loadWh.length;
   const lines: string[] = ['Minimize', ' cost:'];
@@ -91,14 +91,14 @@ describe('a battery that follows prices', () => {
       if (arrayW === 0 && id === 'one-price') continue;
       const year = inventedYear(3, arrayW, days);
       const least = await leastCost(year, prices);
-      const without = playYear(year, null, ownSolarLevels());
+      const without = playYear(year, null, ownSolarLevels);
       const alone = costOf(prices, without.importWh, without.exportWh);
       const rules = { gridCharging: true, sendsOut: false, importLimitW: Infinity };
       const played = playYear(year, battery, priceLevels(year, battery, prices, rules));
       const cost = costOf(prices, played.importWh, played.exportWh);
       // Charge that is left over is worth no more than the dearest price.
       const slack = (Math.max(0, -played.gainedWh) / 1000) * Math.max(...Array.from(prices.importPerKWh));
-      const own = playYear(year, battery, ownSolarLevels());
+      const own = playYear(year, battery, ownSolarLevels);
       expect(costOf(prices, own.importWh, own.exportWh) + 5).toBeGreaterThanOrEqual(least);
       expect(cost + slack).toBeGreaterThanOrEqual(least - 1e-6 * Math.abs(least));
       expect(alone - cost).toBeGreaterThanOrEqual(0.85 * (alone - least));

@@ -1,6 +1,6 @@
 import { acOfDcW, dcOfAcW } from '../../electric/index.js';
 import type { DailyBattery } from './daily-battery.js';
-import type { ChargeLevels } from './charge-levels.js';
+import type { LevelsAt } from './charge-levels.js';
 
 /** What a year brings, interval by interval from midnight of standard time on, Wh. */
 export interface YearOfEnergy {
@@ -48,7 +48,7 @@ const leadDays = 14;
 export function playYear(
   { intervalMin, loadWh, sunAcWh, sunDcWh }: YearOfEnergy,
   battery: DailyBattery | null,
-  levels: ChargeLevels,
+  levelsAt: LevelsAt,
   importLimitW = Infinity,
 ): PlayedYear {
   const count = loadWh.length;
@@ -75,7 +75,7 @@ export function playYear(
     }
     const i = step < 0 ? step + count : step;
     chargeWh[i] = now;
-    levels.at(i, now - floorWh);
+    const levels = levelsAt(i);
     sun += sunAcWh[i]! + sunDcWh[i]!;
     load += loadWh[i]!;
     let net = loadWh[i]! + standbyWh - sunAcWh[i]!;

@@ -1,14 +1,9 @@
 import { dcOfAcW } from '../../electric/index.js';
-import type { ChargeLevels } from './charge-levels.js';
+import type { MarginalPrices } from '../../tariff/details.js';
+import type { LevelsAt } from './charge-levels.js';
 import { type ChargeValue, evenValue, levelWh, type PlannedBattery, valueBefore } from './charge-value.js';
 import type { DailyBattery } from './daily-battery.js';
 import type { YearOfEnergy } from './play-year.js';
-
-/** Prices of a kWh in each interval. */
-export interface IntervalPrices {
-  readonly importPerKWh: ArrayLike<number>;
-  readonly exportPerKWh: ArrayLike<number>;
-}
 
 /** What a battery that follows prices may do. */
 export interface PriceRules {
@@ -31,9 +26,9 @@ const planHours = 36;
 export function priceLevels(
   year: YearOfEnergy,
   battery: DailyBattery,
-  prices: IntervalPrices,
+  prices: MarginalPrices,
   rules: PriceRules,
-): ChargeLevels {
+): LevelsAt {
   const { intervalMin } = year;
   const perHour = 60 / intervalMin;
   const perDay = perHour * 24;
@@ -103,31 +98,18 @@ export function priceLevels(
     plannedDay = day;
   };
 
-  let [sunWh, gridWh, loadWh, sendWh] = [0, 0, 0, 0];
-  return {
-    at: (interval) => {
-      const day = Math.floor(interval / perDay);
-      if (day !== plannedDay) plan(day);
-      const value = ends[Math.floor((interval % perDay) / perHour)]!;
-      const importPrice = prices.importPerKWh[interval]! / 1000;
-      const exportPrice = Math.min(importPrice, prices.exportPerKWh[interval]! / 1000);
-      sunWh = levelWh(value, exportPrice / chargeEfficiency);
-      gridWh = rules.gridCharging ? levelWh(value, importPrice / chargeEfficiency) : 0;
+  return (interval) => {
+    const day = Math.floor(interval / perDay);
+    if (day !== plannedDay) plan(day);
+    const value = ends[Math.floor((interval % perDay) / perHour)]!;
+    const importPrice = prices.importPerKWh[interval]! / 1000;
+    const exportPrice = Math.min(importPrice, prices.exportPerKWh[interval]! / 1000);
+    return {
+      sunWh: levelWh(value, exportPrice / chargeEfficiency),
+      gridWh: rules.gridCharging ? levelWh(value, importPrice / chargeEfficiency) : 0,
       // A Wh that is worth no more in the battery than now goes out: levels are those of what is worth more.
-      loadWh = levelWh(value, importPrice * dischargeEfficiency * (1 + 1e-9));
-      sendWh = rules.sendsOut ? levelWh(value, exportPrice * dischargeEfficiency * (1 + 1e-9)) : Infinity;
-    },
-    get sunWh() {
-      return sunWh;
-    },
-    get gridWh() {
-      return gridWh;
-    },
-    get loadWh() {
-      return loadWh;
-    },
-    get sendWh() {
-      return sendWh;
-    },
+      loadWh: levelWh(value, importPrice * dischargeEfficiency * (1 + 1e-9)),
+      sendWh: rules.sendsOut ? levelWh(value, exportPrice * dischargeEfficiency * (1 + 1e-9)) : Infinity,
+    };
   };
 }

@@ -1,11 +1,12 @@
-import { dailySettingsOf, type Plan } from '../../design/index.js';
+import type { Plan } from '../../design/index.js';
 import type { Season } from '../../nature/index.js';
 import type { OutageYear } from '../outage/outage-plan.js';
 import { seasonOutlook } from '../outage/season-outlook.js';
 import { everyHours } from '../outage/season-windows.js';
 import { dailyBattery } from './daily-battery.js';
 import type { DailyHouse } from './daily-house.js';
-import { dailyYear } from './daily-year.js';
+import { dailyRulesOf, dailyYear } from './daily-year.js';
+import { turned } from './year-clock.js';
 
 /** What a held-back charge costs day by day, and what it buys. */
 export interface ReservePoint {
@@ -39,15 +40,9 @@ export function dailyCharge(
     house.meters.find(({ meter: { islands } }) => islands.some(({ id }) => id === islandId)) ??
     house.meters[0]!;
   const battery = dailyBattery(year.stack, year.context.settings, heldBack);
-  const rules = { ...plan.dailyUse, strategy: dailySettingsOf(plan).strategy.value };
   const behind = { battery, solarDcW: year.stack.solarDcW, hasArray: () => true };
-  const { played } = dailyYear(meter, house, behind, rules);
-  const { shift } = house.clock;
-  const { length } = played.chargeWh;
-  return {
-    chargeWh: played.chargeWh.map((_, hour) => played.chargeWh[(hour - shift + length) % length]!),
-    givenWh: played.givenWh,
-  };
+  const { played } = dailyYear(meter, house, behind, dailyRulesOf(plan));
+  return { chargeWh: turned(played.chargeWh, -house.clock.shift), givenWh: played.givenWh };
 }
 
 /** One point of the curve of held-back charge: daily use of a year against outages that begin in a season. */

@@ -25,8 +25,8 @@ export function yearClock(site: Site, intervalMin: IntervalMin): YearClock {
   };
 }
 
-/** A year of standard time, turned so that it begins with the grid of a clock. */
-export function turned(energyWh: Float64Array, { shift }: YearClock): Float64Array {
+/** A year that begins so many intervals later: by the shift of a clock one of standard time begins with its grid. */
+export function turned(energyWh: Float64Array, shift: number): Float64Array {
   if (shift === 0) return energyWh;
   const { length } = energyWh;
   return energyWh.map((_, i) => energyWh[(i + shift + length) % length]!);

@@ -1,7 +1,8 @@
+import type { MeasuredYear } from '../../house/details.js';
 import { hoursOfYear } from '../../nature/index.js';
 
 /** Lengths of the intervals in which a year is played, min. */
-export type IntervalMin = 15 | 30 | 60;
+export type IntervalMin = MeasuredYear['intervalMin'];
 
 /** Intervals of a year of 365 days. */
 export const intervalsOfYear = (intervalMin: IntervalMin): number => (hoursOfYear * 60) / intervalMin;

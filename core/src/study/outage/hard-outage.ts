@@ -1,10 +1,7 @@
-import { settingsOf } from '../../design/index.js';
 import type { Catalogue } from '../../equipment/index.js';
 import type { KeptYear } from './kept-year.js';
-import { type OutageStudy, studyYear } from './outage-study.js';
+import type { OutageStudy } from './outage-study.js';
 import { playedOfBrief } from './played-of-brief.js';
-import { runtimeQuestion } from './runtime-question.js';
-import { seasonWindows, startsOfBrief } from './season-windows.js';
 
 /** Share of the outages that go worse than the one that stands for the hard ones. */
 const hardShare = 0.05;
@@ -14,17 +11,10 @@ const hardShare = 0.05;
  *
  * @returns null where nothing is backed up
  */
-export function hardOutage(asked: OutageStudy, catalogue: Catalogue, kept: KeptYear): number | null {
-  const { study, followedMin } = runtimeQuestion(asked);
-  const played = playedOfBrief(asked, catalogue, kept);
-  const year = played && studyYear(study, catalogue, kept.seed, kept);
-  if (!played || !year) return null;
-  const season = settingsOf(asked.plan).designSeason.value;
-  const { days } = asked.plan.outage;
-  const starts = seasonWindows(season, year.weather.latitudeDeg, followedMin).flatMap((stretch) =>
-    startsOfBrief(stretch, days, year.weather).map((hour) => ((stretch.firstDay * 24 + hour) % 8760) * 60),
-  );
-  const order = starts.map((_, index) => index);
-  order.sort((a, b) => played.survivedMin[a]! - played.survivedMin[b]!);
-  return starts[order[Math.floor(hardShare * order.length)]!] ?? null;
+export function hardOutage(study: OutageStudy, catalogue: Catalogue, kept: KeptYear): number | null {
+  const played = playedOfBrief(study, catalogue, kept);
+  if (!played) return null;
+  const { startMinute, survivedMin } = played;
+  const order = [...survivedMin.keys()].sort((a, b) => survivedMin[a]! - survivedMin[b]!);
+  return startMinute[order[Math.floor(hardShare * order.length)]!] ?? null;
 }

@@ -27,6 +27,7 @@ export function playSeason(
   { startsOf, followedMin = horizonMin, chargeWh }: SeasonWish,
   kept?: KeptYear,
 ): PlayedSeason {
+  const begins: number[] = [];
   const survived: number[] = [];
   const causes: number[] = [];
   for (const stretch of seasonWindows(season, year.weather.latitudeDeg, followedMin)) {
@@ -34,7 +35,8 @@ export function playSeason(
     const starts = startsOf(stretch);
     const sum = kept?.demandOf(year.house, window);
     const plan = outagePlan(year, window.fromMinute, window.minutes, sum);
-    const chargeAt = chargeWh && ((hour: number): number => chargeWh((firstDay * 24 + hour) % 8760));
+    const hourOfYear = (hour: number): number => (firstDay * 24 + hour) % 8760;
+    const chargeAt = chargeWh && ((hour: number): number => chargeWh(hourOfYear(hour)));
     const { survivedMin, cause } = outageFates(plan, {
       hours,
       starts,
@@ -42,9 +44,14 @@ export function playSeason(
       ...(chargeAt ? { chargeAt } : {}),
     });
     for (const hour of starts) {
+      begins.push(hourOfYear(hour) * 60);
       survived.push(survivedMin[hour]!);
       causes.push(cause[hour]!);
     }
   }
-  return { survivedMin: Float32Array.from(survived), cause: Uint8Array.from(causes) };
+  return {
+    startMinute: Float64Array.from(begins),
+    survivedMin: Float32Array.from(survived),
+    cause: Uint8Array.from(causes),
+  };
 }

@@ -1,8 +1,8 @@
 import type { DailySettings, Finance } from '@levamen/core/design';
 import type { OfferTotal } from '@levamen/core/offer';
 import { type DailyWorth, dailyWorth, exchanged } from '@levamen/core/offer/details';
+import { totalOfCase } from '@levamen/core/study/details';
 import type { DailyAnswer } from '../workers/daily-api';
-import { totalOfCase } from './case-totals';
 
 /** Bills of a year before and after, and with a battery that has aged, in one currency. */
 export interface BillsOfYear {
@@ -14,10 +14,10 @@ export interface BillsOfYear {
 }
 
 /** What a year is billed; null where a meter has no tariff, or they are in several currencies. */
-export function billsOf({ fresh, aged, agedYears }: DailyAnswer): BillsOfYear | null {
+export function billsOf({ fresh, agedDesign, agedYears }: DailyAnswer): BillsOfYear | null {
   const before = totalOfCase(fresh.cases[0]!);
   const after = totalOfCase(fresh.cases.at(-1)!);
-  const old = totalOfCase(aged.cases.at(-1)!);
+  const old = totalOfCase(agedDesign);
   return before && after && old
     ? { before: before.amount, after: after.amount, aged: old.amount, agedYears, currency: before.currency }
     : null;

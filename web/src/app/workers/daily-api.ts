@@ -5,6 +5,7 @@ import type { WeatherYear } from '@levamen/core/nature';
 import type {
   byFacing,
   byStrategy,
+  DailyCase,
   DailyResult,
   IntervalMin,
   StacksInUse,
@@ -20,10 +21,10 @@ export interface DailyAsked {
   readonly measured: MeasuredYear | null;
 }
 
-/** A year with a new battery, and one with a battery that has aged. */
+/** A year with a new battery, and the design in one with a battery that has aged. */
 export interface DailyAnswer {
   readonly fresh: DailyResult;
-  readonly aged: DailyResult;
+  readonly agedDesign: DailyCase;
   readonly agedYears: number;
 }
 

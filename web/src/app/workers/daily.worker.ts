@@ -1,6 +1,7 @@
 import {
   byFacing,
   byStrategy,
+  dailyCase,
   type DailyHouse,
   dailyHouse,
   dailyResult,
@@ -44,7 +45,7 @@ const api: DailyApi = {
     const question = { ...asked, catalogue };
     return {
       fresh: dailyResult(house, { ...question, ageYears: 0 }),
-      aged: dailyResult(house, { ...question, ageYears: agedYears }),
+      agedDesign: dailyCase(house, { ...question, ageYears: agedYears }, 'design'),
       agedYears,
     };
   },

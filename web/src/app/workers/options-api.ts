@@ -36,8 +36,8 @@ export interface OptionsOfVariant {
 }
 
 export interface OptionsApi {
-  /** @returns keys and changes of the variants; null where nothing is backed up */
-  prepare(asked: OptionsAsked, catalogue: Catalogue): readonly (readonly string[])[] | null;
+  /** Comes before everything else; where nothing is backed up there is nothing to ask. */
+  prepare(asked: OptionsAsked, catalogue: Catalogue): void;
   /** Stacks that may carry a variant. */
   candidates(variant: number): OptionsOfVariant;
   /** Hours and chance in one year; null where it cannot be played. */

@@ -1,8 +1,8 @@
 import type { Catalogue } from '@levamen/core/equipment';
 import { islandOf } from '@levamen/core/design';
-import { pricer } from '@levamen/core/offer';
+import { type Pricer, pricer } from '@levamen/core/offer';
 import { type DesignVariant, designVariants, stackCandidates } from '@levamen/core/offer/details';
-import { evaluatePlan } from '@levamen/core/study';
+import { type Evaluation, evaluatePlan } from '@levamen/core/study';
 import { comfortServed, KeptYear, type OutageStudy, yearObjectives } from '@levamen/core/study/details';
 import { expose } from 'comlink';
 import type { OptionsApi, OptionsAsked } from './options-api';
@@ -11,7 +11,9 @@ interface Prepared {
   readonly asked: OptionsAsked;
   readonly catalogue: Catalogue;
   readonly variants: readonly DesignVariant[];
-  readonly priceOf: ReturnType<typeof pricer> | null;
+  readonly priceOf: Pricer | null;
+  /** The first variant, judged. */
+  readonly asItIs: Evaluation;
   /** What has no price in the design as it is. */
   readonly missing: ReadonlySet<string>;
 }
@@ -33,19 +35,18 @@ const yearOf = ({ plan }: OutageStudy): KeptYear =>
 const api: OptionsApi = {
   prepare: (asked, catalogue) => {
     const island = islandOf(asked.plan, asked.islandId);
-    if (!island) return null;
+    if (!island) return;
     const priceOf = asked.book && pricer(asked.items, asked.book);
     const variants = designVariants(asked.plan, island);
     const asItIs = evaluatePlan(asked.plan, catalogue, asked.islandId);
     const first = asItIs.judged[0];
     const missing = new Set(priceOf && first ? priceOf(asked.plan, island, first.stack).missing : []);
-    prepared = { asked, catalogue, variants, priceOf, missing };
-    return variants.map(({ changes }) => changes);
+    prepared = { asked, catalogue, variants, priceOf, asItIs, missing };
   },
   candidates: (variant) => {
-    const { asked, catalogue, variants, priceOf, missing } = ready();
+    const { asked, catalogue, variants, priceOf, asItIs, missing } = ready();
     const { key, plan } = variants[variant]!;
-    const evaluation = evaluatePlan(plan, catalogue, asked.islandId);
+    const evaluation = variant === 0 ? asItIs : evaluatePlan(plan, catalogue, asked.islandId);
     const found = stackCandidates(plan, evaluation, priceOf, key, missing);
     return {
       ...found,

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { quantityText } from '@levamen/core/base';
 import type { Strategy } from '@levamen/core/design';
 import { moneyDifference } from '@levamen/core/offer';
-import type { DailySums, DailyVariant } from '@levamen/core/study/details';
+import { type DailySums, type DailyVariant, totalOfMonth } from '@levamen/core/study/details';
 import { Appearance } from '../../data/appearance';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
@@ -16,7 +16,6 @@ import { chartInk } from '../../ui/chart-ink';
 import { FigureTable } from '../../ui/figure-table';
 import { moneyText } from '../../ui/money-text';
 import { NothingYet } from '../nothing-yet';
-import { totalOfMonth } from '../../daily/case-totals';
 import { dayChart, monthNames, monthsChart } from './daily-charts';
 import { DailyState } from './daily-state';
 import { RulesCard } from './rules-card';
@@ -251,13 +250,13 @@ export class DailyStage {
     return strategy === this.state.settings()?.strategy.value;
   }
 
-  private variantCells({ sums, billed, currency }: DailyVariant): string[] {
+  private variantCells({ sums, billed }: DailyVariant): string[] {
     return [
       this.energy(sums.givenWh),
       this.energy(sums.importWh),
       sums.selfUse === null ? '–' : percent(sums.selfUse),
       percent(sums.selfSufficiency),
-      billed !== null && currency ? moneyText(billed, currency) : '–',
+      billed ? moneyText(billed.amount, billed.currency) : '–',
     ];
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Band, maxBands, type Tariff } from '@levamen/core/tariff';
+import { type Band, bandPrice, maxBands, type Tariff } from '@levamen/core/tariff';
 import { nameSchema } from '@levamen/core/base';
 import { Button } from 'primeng/button';
 import { MoneyField } from '../../../ui/money-field';
@@ -125,13 +125,13 @@ export class BandPrices {
 
   protected setPrice(band: Band, seasonId: string, key: PriceKey, value: string | null): void {
     const before = band.prices.find(({ id }) => id === seasonId);
-    const price = { ...(before ?? { id: seasonId, importPerKWh: null, exportPerKWh: null }), [key]: value };
+    const price = { ...(before ?? bandPrice(seasonId)), [key]: value };
     this.change(band.id, { prices: [...band.prices.filter(({ id }) => id !== seasonId), price] });
   }
 
   protected add(): void {
     const { bands, seasons } = this.tariff();
-    const prices = seasons.map(({ id }) => ({ id, importPerKWh: null, exportPerKWh: null }));
+    const prices = seasons.map(({ id }) => bandPrice(id));
     this.changed.emit({
       bands: [...bands, { id: crypto.randomUUID(), name: `Band ${bands.length + 1}`, prices }],
     });
