@@ -2,9 +2,8 @@ import { dailySettingsOf, type Plan } from '@levamen/core/design';
 import { moneyDifference, type OfferTotal } from '@levamen/core/offer';
 import { billsOf, worthOf } from '../daily/worth-of';
 import { moneyText } from '../ui/money-text';
+import { shareText } from '../ui/outlook-texts';
 import type { DailyAnswer } from '../workers/daily-api';
-
-const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 /** What a year with the grid comes to for a design, in words. */
 export function dailyWords(daily: DailyAnswer, price: OfferTotal | null, plan: Plan) {
@@ -22,7 +21,7 @@ export function dailyWords(daily: DailyAnswer, price: OfferTotal | null, plan: P
         : worth.paidBackInYear === null
           ? `not within ${years} years`
           : `in year ${worth.paidBackInYear}`,
-    ownUse: sums.selfUse === null ? '–' : percent(sums.selfUse),
-    sufficiency: percent(sums.selfSufficiency),
+    ownUse: sums.selfUse === null ? '–' : shareText(sums.selfUse),
+    sufficiency: shareText(sums.selfSufficiency),
   };
 }

@@ -14,6 +14,7 @@ import {
 } from '@levamen/core/study';
 import type { Simulation } from '@levamen/core/study/details';
 import { EMPTY, firstValueFrom, Observable, startWith, switchMap } from 'rxjs';
+import { dailyAsked, stacksInUse } from '../daily/daily-asked';
 import { DailyStudies } from '../data/daily-studies';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
@@ -132,17 +133,9 @@ export class DesignResults {
     if (!parts) return;
     const islandId = evaluation.island?.id ?? '';
     const weather = this.weather.year().year;
-    const chosen = Object.fromEntries(plan.equipment.stacks.map((stack) => [stack.islandId, stack.parts]));
     const measured = this.measured.found()?.year ?? null;
-    const daily = await firstValueFrom(
-      this.daily.year({
-        plan,
-        weather,
-        stacks: { ...chosen, [islandId]: parts },
-        intervalMin: measured?.intervalMin ?? 60,
-        measured,
-      }),
-    );
+    const stacks = stacksInUse(plan, evaluation);
+    const daily = await firstValueFrom(this.daily.year(dailyAsked(plan, weather, stacks, measured)));
     next = { ...next, daily };
     say(next);
     for (const season of seasons) {

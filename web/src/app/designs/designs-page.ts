@@ -15,6 +15,7 @@ import { MeterData } from '../data/meter-data';
 import { dailyWords } from './daily-words';
 import { FigureButton } from '../ui/figure-button';
 import { moneyText } from '../ui/money-text';
+import { reachedText, shareText } from '../ui/outlook-texts';
 import { seasonLabels } from '../ui/season-labels';
 import { TextField } from '../ui/text-field';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -128,7 +129,7 @@ export class DesignsPage {
             row(seasonLabels[season], ({ bySeason }) => this.outlookCell(bySeason[season])),
           ),
           row('Comfort served', ({ comfort }) =>
-            comfort === null ? later : said(comfort === undefined ? '–' : `${(comfort * 100).toFixed(1)} %`),
+            comfort === null ? later : said(comfort === undefined ? '–' : shareText(comfort)),
           ),
         ],
       },
@@ -196,9 +197,8 @@ export class DesignsPage {
   private outlookCell(outlook: SeasonOutlook | null): Said {
     if (!outlook) return later;
     const { nineteenOfTwentyH, followedH, requiredShare } = outlook;
-    const atLeast = nineteenOfTwentyH >= followedH ? '≥ ' : '';
-    const chance = requiredShare >= 1 ? '100 %' : `${(requiredShare * 100).toFixed(1)} %`;
-    return said(`${atLeast}${quantityText(nineteenOfTwentyH, 'h', this.units())}, ${chance}`);
+    const chance = requiredShare >= 1 ? '100 %' : shareText(requiredShare);
+    return said(`${reachedText(nineteenOfTwentyH, followedH, this.units())}, ${chance}`);
   }
 }
 

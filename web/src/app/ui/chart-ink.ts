@@ -44,3 +44,15 @@ export const kiloLabel =
 export const powerLabel = kiloLabel('W');
 
 export const axisText = ({ soft }: ChartInk) => ({ color: soft, fontSize: 11 });
+
+/** An axis of names, all of them written or each of several. */
+export const categoryAxis = (ink: ChartInk, data: readonly string[], interval = 0) => ({
+  type: 'category' as const,
+  data: [...data],
+  axisLabel: { ...axisText(ink), interval },
+  axisLine: { lineStyle: { color: ink.soft } },
+  axisTick: { show: false },
+});
+
+/** The hours of a day, as an axis names them. */
+export const clockHours: readonly string[] = Array.from({ length: 24 }, (_, hour) => String(hour));

@@ -1,19 +1,9 @@
 import type { DailyCase } from '@levamen/core/study/details';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, type ChartInk, powerLabel } from '../../ui/chart-ink';
+import { axisText, categoryAxis, chartBase, type ChartInk, clockHours, powerLabel } from '../../ui/chart-ink';
+import { monthNames } from '../../ui/month-names';
 
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const monthNames: readonly string[] = months;
-const hours = Array.from({ length: 24 }, (_, hour) => String(hour));
 const kWh = (wh: number): number => Math.round(wh / 100) / 10;
-
-const category = (ink: ChartInk, data: readonly string[], interval = 0) => ({
-  type: 'category' as const,
-  data: [...data],
-  axisLabel: { ...axisText(ink), interval },
-  axisLine: { lineStyle: { color: ink.soft } },
-  axisTick: { show: false },
-});
 
 /** Bought and sent out by month, before and with the design. */
 export function monthsChart(before: DailyCase, design: DailyCase, ink: ChartInk): ChartOptions {
@@ -45,7 +35,7 @@ export function monthsChart(before: DailyCase, design: DailyCase, ink: ChartInk)
     grid: { left: 8, right: 12, top: 64, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, textStyle: { color: ink.ink, fontSize: 12 } },
     tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => `${Math.abs(Number(value))} kWh` },
-    xAxis: category(ink, months),
+    xAxis: categoryAxis(ink, monthNames),
     yAxis: {
       type: 'value',
       name: 'kWh',
@@ -83,7 +73,7 @@ export function dayChart({ pictures }: DailyCase, month: number, ink: ChartInk):
     grid: { left: 8, right: 12, top: 64, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, itemWidth: 26, textStyle: { color: ink.ink, fontSize: 12 } },
     tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => `${Math.round(Number(value))} W` },
-    xAxis: category(ink, hours, 2),
+    xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: {
       type: 'value',
       axisLabel: { ...axisText(ink), formatter: powerLabel },

@@ -9,6 +9,7 @@ import { JobSession } from '../../data/job-session';
 import { MeasuredYearOfJob } from '../../data/measured-year';
 import { WeatherYears } from '../../data/weather-years';
 import type { DailyAnswer, DailyAsked, DailyBeside } from '../../workers/daily-api';
+import { dailyAsked, stacksInUse } from '../../daily/daily-asked';
 import { billsOf, worthOf } from '../../daily/worth-of';
 
 interface Answer<T> {
@@ -33,12 +34,7 @@ export class DailyState {
   private readonly stacks = computed(
     (): StacksInUse => {
       const plan = this.session.studied();
-      const evaluation = this.evaluations.evaluation();
-      const chosen = Object.fromEntries(
-        (plan?.equipment.stacks ?? []).map(({ islandId, parts }) => [islandId, parts] as const),
-      );
-      const inUse = evaluation?.selected?.stack.parts;
-      return evaluation?.island && inUse ? { ...chosen, [evaluation.island.id]: inUse } : chosen;
+      return plan ? stacksInUse(plan, this.evaluations.evaluation()) : {};
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
@@ -48,13 +44,7 @@ export class DailyState {
     const measured = this.measured.found();
     if (!plan || !measured || plan.loads.length === 0 || !weather.ready) return null;
     if (this.evaluations.catalogue().length === 0) return null;
-    return {
-      plan,
-      weather: weather.year,
-      stacks: this.stacks(),
-      intervalMin: measured.year?.intervalMin ?? 60,
-      measured: measured.year,
-    };
+    return dailyAsked(plan, weather.year, this.stacks(), measured.year);
   });
   readonly year = this.answerOf((asked) => this.studies.year(asked));
   readonly beside = this.answerOf((asked) => this.studies.beside(asked));
@@ -63,14 +53,7 @@ export class DailyState {
     const plan = this.session.studied();
     return plan && dailySettingsOf(plan);
   });
-  /** What the stack in use costs; null = nothing is priced. */
-  readonly price = computed(() => {
-    const evaluation = this.evaluations.evaluation();
-    const pricer = this.evaluations.pricer();
-    const plan = this.session.studied();
-    const { island, selected } = evaluation ?? {};
-    return pricer && plan && island && selected ? pricer(plan, island, selected.stack) : null;
-  });
+  readonly price = this.evaluations.price;
   readonly totals = computed(() => {
     const answer = this.year().value;
     return answer && billsOf(answer);

@@ -18,6 +18,7 @@ import type { Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { moneyText } from '../../ui/money-text';
+import { reachedText, shareText } from '../../ui/outlook-texts';
 import { NothingYet } from '../nothing-yet';
 import { causeWords } from '../outage/outage-words';
 import { frontOfPoints, hoursOf, valueOf } from './front-of-points';
@@ -42,8 +43,6 @@ interface Line {
   /** Where the walk along the front stands. */
   readonly isWalked: boolean;
 }
-
-const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 /** Most for the money: every variant of the design on every stack, and what each step up buys. */
 @Component({
@@ -125,9 +124,9 @@ export class OptionsStage {
         name: candidate.name,
         changes: variant.changes.join('; '),
         cost: this.costText(candidate),
-        hours: `${outlook ? '' : '≈ '}${hoursH >= followedH ? '≥ ' : ''}${quantityText(hoursH, 'h', this.units())}`,
-        chance: `${outlook ? '' : '≈ '}${percent(outlook?.requiredShare ?? point.chance)}`,
-        comfort: comfort === null ? '…' : comfort === undefined ? '–' : percent(comfort),
+        hours: `${outlook ? '' : '≈ '}${reachedText(hoursH, followedH, this.units())}`,
+        chance: `${outlook ? '' : '≈ '}${shareText(outlook?.requiredShare ?? point.chance)}`,
+        comfort: comfort === null ? '…' : comfort === undefined ? '–' : shareText(comfort),
         step: before ? this.stepText(before, point) : 'the cheapest that carries the power',
         ends: outlook ? causeWords[outlook.hardEnding.cause] : '…',
         isEnough: hoursH >= this.requiredH(),
@@ -165,8 +164,8 @@ export class OptionsStage {
   protected readonly free = computed(() =>
     (this.search.state()?.free ?? []).map(({ label, outlook }) => ({
       label,
-      hours: `${outlook.nineteenOfTwentyH >= outlook.followedH ? '≥ ' : ''}${quantityText(outlook.nineteenOfTwentyH, 'h', this.units())}`,
-      chance: percent(outlook.requiredShare),
+      hours: reachedText(outlook.nineteenOfTwentyH, outlook.followedH, this.units()),
+      chance: shareText(outlook.requiredShare),
     })),
   );
   protected readonly isFull = computed(() => (this.session.job()?.designs.length ?? 0) >= maxDesigns);

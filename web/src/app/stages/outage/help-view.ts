@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
-import { amountSchema, decimalText, quantityText } from '@levamen/core/base';
+import { amountSchema, decimalText } from '@levamen/core/base';
 import { chooseFor, islandsOf, type Plan } from '@levamen/core/design';
 import type { SeasonOutlook } from '@levamen/core/study';
 import { type HelpfulChange, helpfulChanges } from '@levamen/core/study/details';
@@ -11,6 +11,7 @@ import { JobSession } from '../../data/job-session';
 import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { AmountField } from '../../ui/amount-field';
+import { reachedText, shareText } from '../../ui/outlook-texts';
 import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
 import { OutageState } from './outage-state';
@@ -184,11 +185,11 @@ export class HelpView {
 
   protected hours(value: number): string {
     const followedH = this.answer.value()?.now.followedH ?? Infinity;
-    return `${value >= followedH ? '≥ ' : ''}${quantityText(value, 'h')}`;
+    return reachedText(value, followedH);
   }
 
   protected percent(share: number): string {
-    return `${(share * 100).toFixed(1)} %`;
+    return shareText(share);
   }
 
   protected setCost(change: string, cost: number | null): void {

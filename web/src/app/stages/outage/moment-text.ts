@@ -1,19 +1,5 @@
 import { monthDays, monthOf } from '@levamen/core/nature';
-
-export const monthNames = [
-  'Jan',
-  'Feb',
-  'Mar',
-  'Apr',
-  'May',
-  'Jun',
-  'Jul',
-  'Aug',
-  'Sep',
-  'Oct',
-  'Nov',
-  'Dec',
-] as const;
+import { monthNames } from '../../ui/month-names';
 
 const two = (value: number): string => String(value).padStart(2, '0');
 

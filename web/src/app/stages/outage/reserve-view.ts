@@ -9,6 +9,7 @@ import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { shareText } from '../../ui/outlook-texts';
 import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
 import { OutageState } from './outage-state';
@@ -99,7 +100,7 @@ export class ReserveView {
         `${((most - dailyWh) / 1000).toFixed(2)} kWh/day`,
         hours(nineteenOfTwentyH),
         hours(medianH),
-        `${(requiredShare * 100).toFixed(1)} %`,
+        shareText(requiredShare),
       ],
     }));
   });

@@ -12,7 +12,9 @@ import { quantityText } from '@levamen/core/base';
 import { horizonMin, type MapCell, reachedMin } from '@levamen/core/study/details';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Choice } from '../../ui/choice-field';
-import { monthNames, momentText } from './moment-text';
+import { shareText } from '../../ui/outlook-texts';
+import { monthNames } from '../../ui/month-names';
+import { momentText } from './moment-text';
 import { causeWords } from './outage-words';
 import { OutageState } from './outage-state';
 
@@ -176,7 +178,7 @@ export class YearView {
     const required = Math.min(this.state.requiredH() * 60, horizonMin) - 1e-6;
     const share = value.survivedMin.filter((min) => min >= required).length / value.survivedMin.length;
     return [
-      { name: `Outages of ${this.required()} that are got through`, value: `${(share * 100).toFixed(1)} %` },
+      { name: `Outages of ${this.required()} that are got through`, value: shareText(share) },
       { name: 'The shortest', value: `${reached(1)}, from ${momentText(map.worstHour * 60)}` },
       { name: '19 of 20 reach', value: reached(0.95) },
       { name: 'Half of them reach', value: reached(0.5) },

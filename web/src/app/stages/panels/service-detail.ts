@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { type Service, serviceSchema } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
-import { type Choice, ChoiceField } from '../../ui/choice-field';
+import { ChoiceField } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { tariffChoices } from '../../ui/tariff-choices';
 import { PhotoStrip } from '../../photos/photo-strip';
 import { PanelEdits } from './panel-edits';
 
@@ -58,10 +59,7 @@ export class ServiceDetail {
   private readonly session = inject(JobSession);
   readonly service = input.required<Service>();
   readonly removed = output();
-  protected readonly tariffs = computed((): Choice<string | null>[] => [
-    { value: null, label: 'not said' },
-    ...(this.session.plan()?.tariffs ?? []).map(({ id, name }) => ({ value: id, label: name })),
-  ]);
+  protected readonly tariffs = computed(() => tariffChoices(this.session.plan()?.tariffs ?? []));
   protected readonly form = formOf<Service>(serviceSchema.shape, this.service, (change) =>
     this.edits.changeService(this.service().id, change),
   );

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { OfferGroup } from '@levamen/core/offer';
 import { EvaluationService } from '../../data/evaluation';
-import { JobSession } from '../../data/job-session';
 import { moneyText } from '../../ui/money-text';
 
 const groupLabels: Readonly<Record<OfferGroup, string>> = {
@@ -85,7 +84,6 @@ const groupLabels: Readonly<Record<OfferGroup, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CostCard {
-  private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
 
   protected readonly why = computed(() =>
@@ -94,12 +92,8 @@ export class CostCard {
       : 'Nothing is chosen yet.',
   );
   protected readonly total = computed(() => {
-    const plan = this.session.studied();
-    const priceOf = this.evaluations.pricer();
-    const island = this.evaluations.island();
-    const stack = this.evaluations.evaluation()?.selected?.stack;
-    if (!plan || !priceOf || !island || !stack) return null;
-    const total = priceOf(plan, island, stack);
+    const total = this.evaluations.price();
+    if (!total) return null;
     const shown = (amount: string): string => moneyText(amount, total.currency);
     return {
       gross: shown(total.gross),

@@ -1,19 +1,9 @@
 import type { UsageAnalysis } from '@levamen/core/house/details';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, powerLabel, type ChartInk } from '../../ui/chart-ink';
+import { axisText, categoryAxis, chartBase, clockHours, powerLabel, type ChartInk } from '../../ui/chart-ink';
+import { monthNames } from '../../ui/month-names';
 
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const monthNames: readonly string[] = months;
 export const weekdayNames: readonly string[] = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-const hours = Array.from({ length: 24 }, (_, hour) => String(hour));
-
-const category = (ink: ChartInk, data: readonly string[], interval = 0) => ({
-  type: 'category' as const,
-  data: [...data],
-  axisLabel: { ...axisText(ink), interval },
-  axisLine: { lineStyle: { color: ink.soft } },
-  axisTick: { show: false },
-});
 const powerAxis = (ink: ChartInk) => ({
   type: 'value' as const,
   axisLabel: { ...axisText(ink), formatter: powerLabel },
@@ -31,8 +21,8 @@ export function heatOptions({ heat }: UsageAnalysis, ink: ChartInk): ChartOption
     ...chartBase(ink),
     grid: { left: 8, right: 8, top: 8, bottom: 40, containLabel: true },
     tooltip: { valueFormatter: watts },
-    xAxis: category(ink, hours, 2),
-    yAxis: { ...category(ink, months), inverse: true },
+    xAxis: categoryAxis(ink, clockHours, 2),
+    yAxis: { ...categoryAxis(ink, monthNames), inverse: true },
     visualMap: {
       min: 0,
       max: most,
@@ -54,7 +44,7 @@ export function durationOptions({ duration, baseW }: UsageAnalysis, ink: ChartIn
   return {
     ...chartBase(ink),
     tooltip: { trigger: 'axis', valueFormatter: watts },
-    xAxis: category(
+    xAxis: categoryAxis(
       ink,
       duration.map((_, percent) => `${percent} %`),
       19,
@@ -83,7 +73,7 @@ export function durationOptions({ duration, baseW }: UsageAnalysis, ink: ChartIn
 /** Mean day of working days and of the weekend. */
 export function weekOptions({ week }: UsageAnalysis, ink: ChartInk): ChartOptions {
   const mean = (days: readonly number[]): (number | null)[] =>
-    hours.map((_, hour) => {
+    clockHours.map((_, hour) => {
       const values = days.flatMap((day) => week[day]![hour] ?? []);
       return values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
     });
@@ -104,7 +94,7 @@ export function weekOptions({ week }: UsageAnalysis, ink: ChartInk): ChartOption
     grid: { left: 8, right: 12, top: 30, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, textStyle: { color: ink.ink, fontSize: 12 } },
     tooltip: { trigger: 'axis', valueFormatter: watts },
-    xAxis: category(ink, hours, 2),
+    xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: powerAxis(ink),
     series: [line('Monday to Friday', [0, 1, 2, 3, 4], false), line('Saturday, Sunday', [5, 6], true)],
   };
@@ -124,9 +114,9 @@ export function monthOptions({ months: list }: UsageAnalysis, ink: ChartInk): Ch
     grid: { left: 8, right: 12, top: 30, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, itemWidth: 14, itemHeight: 9, textStyle: { color: ink.ink, fontSize: 12 } },
     tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value)} kWh` },
-    xAxis: category(
+    xAxis: categoryAxis(
       ink,
-      list.map(({ month }) => months[Number(month.slice(5)) - 1]!),
+      list.map(({ month }) => monthNames[Number(month.slice(5)) - 1]!),
     ),
     yAxis: {
       type: 'value',
@@ -158,7 +148,7 @@ export function exportOptions(exportByHourWh: readonly number[], ink: ChartInk):
   return {
     ...chartBase(ink),
     tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} Wh` },
-    xAxis: category(ink, hours, 2),
+    xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: {
       type: 'value',
       axisLabel: { ...axisText(ink), formatter: (value: number) => `${value} Wh` },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { UsageAnalysis } from '@levamen/core/house/details';
 import { Appearance } from '../../data/appearance';
+import { monthNames } from '../../ui/month-names';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { chartInk } from '../../ui/chart-ink';
@@ -8,7 +9,6 @@ import {
   durationOptions,
   exportOptions,
   heatOptions,
-  monthNames,
   monthOptions,
   weekdayNames,
   weekOptions,

@@ -14,6 +14,7 @@ import { EvaluationService } from '../../../data/evaluation';
 import { JobSession } from '../../../data/job-session';
 import { type Choice, ChoiceField } from '../../../ui/choice-field';
 import { downloadBlob, fileStem } from '../../../ui/download';
+import { tariffChoices } from '../../../ui/tariff-choices';
 import { TariffEditor } from './tariff-editor';
 
 const currencyOf: Readonly<Record<string, string>> = {
@@ -52,10 +53,7 @@ export class TariffsCard {
       label: meter === '' ? name : `${name}: ${meter}`,
     })),
   );
-  protected readonly choices = computed((): Choice<string | null>[] => [
-    { value: null, label: 'not said' },
-    ...this.tariffs().map(({ id, name }) => ({ value: id, label: name })),
-  ]);
+  protected readonly choices = computed(() => tariffChoices(this.tariffs()));
   protected readonly samples = computed((): Choice<string>[] =>
     this.sampleList().map(({ id, name }) => ({ value: id, label: name })),
   );
