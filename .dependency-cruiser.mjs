@@ -11,6 +11,7 @@ const floors = [
   'house',
   'rules',
   'design',
+  'wiring',
   'study',
   'offer',
   'checks',
@@ -40,7 +41,7 @@ export default {
       from: { path: '^core/src/([^/]+)/' },
       to: {
         path: '^core/src/[^/]+/',
-        pathNot: ['^core/src/$1/', '^core/src/[^/]+/(index|details)\\.ts$', '/testing/'],
+        pathNot: ['^core/src/$1/', '^core/src/[^/]+/(index|details|packs)\\.ts$', '/testing/'],
       },
     },
     {
@@ -48,7 +49,7 @@ export default {
       name: 'not-through-the-own-face',
       comment: 'Files of one floor know each other directly.',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/$1/(index|details)\\.ts$' },
+      to: { path: '^core/src/$1/(index|details|packs)\\.ts$' },
     },
     {
       ...error,
@@ -68,7 +69,7 @@ export default {
       name: 'core-from-outside',
       comment: 'Web, server and tests of the whole use core through @levamen/core/<floor>.',
       from: { path: '^(web|server|e2e)/' },
-      to: { path: '^core/src/', pathNot: '^core/src/[^/]+/(index|details)\\.ts$' },
+      to: { path: '^core/src/', pathNot: '^core/src/[^/]+/(index|details|packs)\\.ts$' },
     },
     {
       ...error,

@@ -29,8 +29,9 @@ export default tseslint.config(
         {
           patterns: [
             {
-              regex: '^(?!\\.|zod$|@date-fns/tz$|date-holidays$|big\\.js$)',
-              message: 'Core imports Zod, decimals, time-zone offsets, public holidays and itself only.',
+              regex: '^(?!\\.|zod$|@date-fns/tz$|date-holidays$|big\\.js$|jsep$)',
+              message:
+                'Core imports Zod, decimals, time-zone offsets, public holidays, a parser of expressions and itself only.',
             },
           ],
         },

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 const conditions = ['levamen-source', 'module', 'node', 'development|production'];
@@ -11,9 +12,10 @@ const project = (name: string, extra: object = {}) => ({
 export default defineConfig({
   test: {
     projects: [
-      // Generous: a machine may be several times slower than the one a test was written on.
-      project('core', { testTimeout: 180_000 }),
-      project('server', { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false }),
+      // Generous: a machine may be several times slower than the one a test was written on. Core keeps nothing between two questions
+      // but what changes no answer, so its modules are read once, not anew for each file.
+      project('core', { testTimeout: 180_000, isolate: false, maxWorkers: availableParallelism() }),
+      project('server', { testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false, isolate: false }),
     ],
   },
 });

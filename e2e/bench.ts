@@ -32,7 +32,16 @@ export class Bench {
 
   async goTo(
     stage:
-      'Brief' | 'Usage' | 'Panels' | 'Loads' | 'Backup set' | 'Sources' | 'Outage' | 'Options' | 'Daily use',
+      | 'Brief'
+      | 'Usage'
+      | 'Panels'
+      | 'Loads'
+      | 'Backup set'
+      | 'Sources'
+      | 'Outage'
+      | 'Options'
+      | 'Daily use'
+      | 'Wiring',
   ): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.split(' ')[0]!.toLowerCase()}`);
@@ -80,6 +89,16 @@ export class Bench {
   /** One of the pictures a stage switches between. */
   async show(part: string): Promise<void> {
     await this.page.getByRole('button', { name: part, exact: true }).click();
+  }
+
+  /** Takes an option of a list. On a busy machine what grows above may close it under the pointer: it is opened again. */
+  async choose(field: string, option: RegExp): Promise<void> {
+    const listed = this.page.getByRole('option', { name: option });
+    await expect(async () => {
+      if (!(await listed.isVisible())) await this.page.getByRole('combobox', { name: field }).click();
+      await listed.click({ timeout: 5000 });
+    }).toPass({ timeout: 60_000 });
+    await expect(listed).toHaveCount(0);
   }
 
   /** Every edit has reached the server: the page says so, and no draft is left on this device. */

@@ -83,6 +83,8 @@ test('pasted rows are corrected before they are taken', async ({ page }) => {
   await bench.newJob('Pasted');
   await bench.goTo('Loads');
   await page.getByRole('button', { name: 'Paste rows' }).click();
+  // The dialog takes the focus there once it stands.
+  await expect(page.locator('#paste-box')).toBeFocused();
   await page.locator('#paste-box').fill('Thing\tDraws\nLamp\tsixty\nFan\t40');
   const add = page.getByRole('button', { name: /^Add \d+ loads$/ });
   await expect(add).toBeDisabled();

@@ -66,6 +66,7 @@ test('what is chosen on the bench and among the stacks stays chosen through edit
   const bench = await copyOfTheFarm(page, 'Chosen on the bench', 'backup');
   const item = page.locator('[data-item="cellar-5"]');
   await item.click();
+  await expect(item).toHaveAttribute('aria-selected', 'true');
   const detail = page.locator('lv-item-detail');
   const title = detail.getByRole('heading', { level: 3 });
   const name = (await title.textContent())!;

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 
 /** A picture of 3000 × 2000 pixels as a camera's file, made in the page. */
 export async function picture(
@@ -24,12 +24,15 @@ export async function picture(
 /** Adds a photo of something by its name. */
 export const addPhoto = async (page: Page, of: string, text: string): Promise<void> =>
   page.getByLabel(`Add photos of ${of}`).setInputFiles(await picture(page, text));
-/** Width and height of a small picture, once it is there. */
-export const loadedPhoto = (page: Page, thumb: string) =>
-  page
-    .getByRole('button', { name: `Look at ${thumb}` })
-    .locator('img')
-    .evaluate(async (image: HTMLImageElement) => {
+/** Width and height of a small picture, once it is there: what is kept on the device gives way to what the server has. */
+export async function loadedPhoto(page: Page, thumb: string): Promise<[number, number]> {
+  const picture = page.getByRole('button', { name: `Look at ${thumb}` }).locator('img');
+  let size: [number, number] = [0, 0];
+  await expect(async () => {
+    size = await picture.evaluate(async (image: HTMLImageElement): Promise<[number, number]> => {
       await image.decode();
       return [image.naturalWidth, image.naturalHeight];
     });
+  }).toPass({ timeout: 20_000 });
+  return size;
+}

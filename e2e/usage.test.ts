@@ -106,6 +106,10 @@ test('channels find their circuits; a turned sensor is turned; loads take what w
   await bench.open('Farmhouse above the harbour');
   await bench.find('Farmhouse above the harbour');
   await page.getByRole('button', { name: 'Duplicate Farmhouse above the harbour', exact: true }).click();
+  // Leaving at once would call the request back.
+  await expect(
+    page.getByRole('link', { name: 'Farmhouse above the harbour (copy)', exact: true }),
+  ).toBeVisible();
   await bench.open('Farmhouse above the harbour (copy)');
   await bench.goTo('Usage');
   await bench.show('Meter data');

@@ -9,6 +9,7 @@ export * from '../core/dist/house/index.js';
 export * from '../core/dist/house/details.js';
 export * from '../core/dist/rules/index.js';
 export * from '../core/dist/design/index.js';
+export * from '../core/dist/wiring/index.js';
 export * from '../core/dist/study/index.js';
 export * from '../core/dist/study/details.js';
 export * from '../core/dist/offer/index.js';

@@ -66,12 +66,19 @@ await page.getByLabel('Lasts').selectOption({ label: '3 d' });
 await page.getByLabel('Compared with').selectOption({ label: 'One more Madder pack' });
 await page.waitForTimeout(1500);
 await shoot('outage');
-await part('Year');
-await page.locator('lv-year-view table').first().waitFor();
-await shoot('year');
-await part('What helps');
-await page.getByRole('row', { name: /^One more Madder pack/ }).waitFor({ timeout: 60_000 });
-await shoot('helps');
+await stage('Wiring');
+await page
+  .getByRole('button', { name: /^Show on the drawing/ })
+  .nth(1)
+  .click();
+await page.getByRole('button', { name: 'Smaller' }).click();
+await page.getByRole('button', { name: 'Smaller' }).click();
+await shoot('wiring');
+await stage('Rules');
+await page.getByRole('button', { name: /^No source that feeds has two bonds/ }).click();
+await shoot('rules');
+await stage('Outage');
+await page.locator('lv-play-view svg').waitFor();
 await part('Drill');
 await part('4 h a second');
 await page.getByRole('button', { name: /Begin$/ }).click();
@@ -86,7 +93,7 @@ await page
   .waitFor({ timeout: 60_000 });
 await shoot('designs');
 await stage('Options');
-await page.getByText(/on no front in [\d.]+ s\.$/).waitFor({ timeout: 120_000 });
+await page.getByText(/For comfort \d+ were simulated\.$/).waitFor({ timeout: 120_000 });
 await page.locator('[data-free] tbody tr').first().waitFor({ timeout: 60_000 });
 await shoot('options');
 await stage('Daily use');

@@ -23,11 +23,13 @@ run_lint() {
 # Who may import whom: the floors of core, their faces, and no circles, of files or of rooms.
 run_arrows() { npm run --silent arrows; }
 
-# Shows what the lint run in the background said, and passes on its result.
-lint_result() {
-  wait "$LINT_PID"
+run_types() { npm run --silent types; }
+
+# What runs in the background is waited for, shown, and judged.
+checks_result() {
+  wait "$CHECKS_PID"
   local result=$?
-  cat "$TEST_HOME/lint.log"
+  cat "$TEST_HOME/checks.log"
   return $result
 }
 
@@ -129,14 +131,16 @@ run_tests() {
   rm -rf "$TEST_HOME"
   mkdir -p "$TEST_HOME"
   step "Build" build_program
-  # Linting keeps one core busy for a minute or two; the tests beside it use the other.
-  run_lint >"$TEST_HOME/lint.log" 2>&1 &
-  LINT_PID=$!
-  step "Types" npm run --silent types
+  # They keep one processor busy for two minutes or three; the server's tests, which wait for one another, use the other.
+  (
+    trap - EXIT ERR
+    run_types && run_lint
+  ) >"$TEST_HOME/checks.log" 2>&1 &
+  CHECKS_PID=$!
   start_cluster "$TEST_HOME/pg" -c fsync=off
   ensure_roles
   step "Server tests on PostgreSQL" server_tests
-  step "Lint and formatting" lint_result
+  step "Types, lint and formatting" checks_result
   step "Unit tests of the core" core_tests
   step "Tests of the page's parts" page_tests
   on_exit end_beside_server
@@ -149,6 +153,6 @@ run_tests() {
 
 run_checks() {
   step "Lint and formatting" run_lint
-  step "Types" npm run --silent types
+  step "Types" run_types
   [ ${#FAILED_STEPS[@]} -eq 0 ] || fail "These checks failed: ${FAILED_STEPS[*]}" "Mend what they say above; npm run format formats everything."
 }

@@ -4,6 +4,7 @@ import { outsideElectric } from '../electric/testing/outside-electric.js';
 import { outsideHouse } from '../house/testing/outside-house.js';
 import { outsideSun } from '../nature/testing/outside-sun.js';
 import { outsideRules } from '../rules/testing/outside-rules.js';
+import { outsideWiring } from '../rules/testing/outside-wiring.js';
 import { outsideStudy } from '../study/testing/outside-study.js';
 
 const groups: readonly OutsideGroup[] = [
@@ -11,6 +12,7 @@ const groups: readonly OutsideGroup[] = [
   ...outsideElectric,
   ...outsideHouse,
   ...outsideRules,
+  ...outsideWiring,
   ...outsideStudy,
 ];
 

@@ -1,6 +1,21 @@
 /** Units a figure is kept in. Display units (kW, °F, ft²) are chosen when it is shown. */
 export type FigureUnit =
-  'W' | 'VA' | 'Wh' | 'A' | 'V' | 'h' | 's' | 'ms' | '°C' | 'm' | 'm²' | 'yr' | 'share' | 'factor' | 'count';
+  | 'W'
+  | 'VA'
+  | 'Wh'
+  | 'A'
+  | 'V'
+  | 'h'
+  | 's'
+  | 'ms'
+  | '°C'
+  | 'm'
+  | 'm²'
+  | 'mm'
+  | 'yr'
+  | 'share'
+  | 'factor'
+  | 'count';
 
 /** Where a value comes from. */
 export type Source =

@@ -60,6 +60,10 @@ const scaleOf = (value: number, unit: FigureUnit, system: UnitSystem): Scale => 
       return system === 'imperial'
         ? { unit: 'ft', convert: (v) => v / 0.3048, decimals: 0 }
         : { unit: 'm', convert: same, decimals: Math.abs(value) >= 10 ? 0 : 1 };
+    case 'mm':
+      return system === 'imperial'
+        ? { unit: 'in', convert: (v) => v / 25.4, decimals: Math.abs(value) < 25.4 ? 2 : 1 }
+        : { unit: 'mm', convert: same, decimals: Number.isInteger(value) ? 0 : 1 };
     case 'yr':
       return { unit: 'yr', convert: same, decimals: 0 };
     case 'share':
@@ -108,6 +112,10 @@ export function quantityText(
   const shown = formatQuantity(value, unit, system, more);
   return shown.unit === '' ? shown.text : `${shown.text}\u202f${shown.unit}`;
 }
+
+/** The same with a plain space, for what is searched, copied and typed again. */
+export const plainQuantityText = (...of: Parameters<typeof quantityText>): string =>
+  quantityText(...of).replace('\u202f', ' ');
 
 /** So many decimals more at most are shown to tell two quantities apart. */
 const mostMore = 3;

@@ -6,10 +6,19 @@ export { fieldText, type ReadField, readFieldText, shownFieldText } from './fiel
 export { fieldScale, type FieldScale } from './field-scale.js';
 export { derived, type Figure, type FigureUnit, given, type Source } from './figure.js';
 export { type Finding, severities, type Severity } from './finding.js';
-export { comparedTexts, formatQuantity, quantityText, type UnitSystem } from './format-quantity.js';
+export {
+  comparedTexts,
+  formatQuantity,
+  plainQuantityText,
+  quantityText,
+  type UnitSystem,
+} from './format-quantity.js';
+export { groupBy } from './group-by.js';
 export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { minorUnit, type MinorUnit, placesOf, rateText } from './minor-unit.js';
+export { sameBut } from './same-but.js';
+export { listedFile, type ReadListed, readListedFile } from './listed-file.js';
 export { nameList } from './name-list.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';
 export { parseQuantity, type UnitFactors } from './parse-quantity.js';

@@ -1,5 +1,5 @@
 /** Names in a sentence: "A, B, C and 4 more". */
-export const nameList = (names: readonly string[], most = 3): string =>
+export const nameList = (names: readonly string[], most = 3, between = ', '): string =>
   names.length <= most
-    ? names.join(', ')
-    : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
+    ? names.join(between)
+    : `${names.slice(0, most).join(between)} and ${names.length - most} more`;

@@ -17,6 +17,7 @@ export { leaveOff, unplug, unpluggedLoads } from './backup/unplugged.js';
 export { type Presence, presences, runningLoads } from './backup/presence.js';
 export { type Standing, standings } from './backup/lane-of.js';
 export { type Lane, lanes, type Shed, shedSchema, usualShed } from './backup/lane.schema.js';
+export { movedCircuits } from './backup/moved-circuits.js';
 export { changeShed, moveToLane } from './backup/move-to-lane.js';
 export { coversOf, everythingRuns, leftOutLane, schoolFacts } from './backup/school-facts.js';
 export { isBehindMains, islandIdsOf, isolatedPanelIds } from './backup/isolation-points.js';
@@ -66,6 +67,7 @@ export type { Plan } from './plan/plan.js';
 export { sameToStudies, studiedPart } from './plan/same-to-studies.js';
 export { settlePlan } from './plan/settle-plan.js';
 export { offWhileItRuns } from './sources/off-while-it-runs.js';
+export { arrayCircuits } from './sources/array-circuits.js';
 export { arrayInverterW, usualInverterW } from './sources/array-inverter.js';
 export { nearestClimate, outageSettingsOf } from './sources/outage-settings.js';
 export { emptyScenario, type Scenario, scenarioSchema } from './sources/scenario.schema.js';
@@ -83,4 +85,25 @@ export {
   type Vehicle,
   vehicleSchema,
 } from './sources/sources.schema.js';
+export {
+  emptyWiring,
+  type Earthing,
+  type IslandWiring,
+  islandWiring,
+  islandWiringSchema,
+  nudge,
+  type Nudge,
+  type PartSaid,
+  partSaid,
+  partSaidSchema,
+  sayOfIsland,
+  sayOfPart,
+  sayOfString,
+  stringSaid,
+  type StringSaid,
+  stringSaidSchema,
+  type Wiring,
+  type WiringInterlock,
+  wiringSchema,
+} from './wiring/wiring.schema.js';
 export { usualArray, usualGenerator, usualReturnMin, usualVehicle } from './sources/usual-sources.js';

@@ -50,6 +50,7 @@ export {
 } from './starts/start-shape.js';
 export { apparentPowerVA } from './supply/apparent-power.js';
 export { currentA } from './supply/current.js';
+export { currentOnLegsA } from './supply/current-on-legs.js';
 export { isAmerican } from './supply/is-american.js';
 export { legShare } from './supply/leg-share.js';
 export { readLegs } from './supply/read-legs.js';

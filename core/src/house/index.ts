@@ -48,6 +48,7 @@ export {
   serviceSchema,
   type Survey,
   surveySchema,
+  type Protection,
 } from './panels/panel.schema.js';
 export { serviceRatingA } from './panels/service-rating.js';
 export { settleRating } from './panels/settle-rating.js';

@@ -9,6 +9,7 @@ import { toGeneratorConnection } from './migrations/8-generator-connection.js';
 import { toFirstHour } from './migrations/9-first-hour.js';
 import { toCompanyEquipment } from './migrations/11-company-equipment.js';
 import { toTariffs } from './migrations/12-tariffs.js';
+import { toWiring } from './migrations/13-wiring.js';
 import { toPhotos } from './migrations/10-photos.js';
 import type { Saved } from './migrations/saved.js';
 
@@ -29,6 +30,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   10: toPhotos,
   11: toCompanyEquipment,
   12: toTariffs,
+  13: toWiring,
 };
 
 /**

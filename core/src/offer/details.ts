@@ -7,6 +7,7 @@ export {
   type FrontSoFar,
   type Objectives,
 } from './front/front-by-bounds.js';
+export { type PricedMaterial, pricedMaterial, type PricedMaterialLine } from './total/priced-material.js';
 export {
   type RuledOut,
   type StackCandidate,

@@ -1,6 +1,9 @@
 export { columnOf } from './conductors/column-of.js';
+export { deviceForA } from './conductors/device-for.js';
+export { continuousFactor } from './conductors/size-conductor.js';
 export { largestBreakerA } from './conductors/largest-breaker.js';
 export { standardBreakerA } from './conductors/standard-breaker.js';
+export { standardDeviceA } from './conductors/standard-device.js';
 export { continuousClause } from './nec/continuous-loads.js';
 export { dwellingLoadsOf } from './nec/dwelling-loads-of.js';
 export { type DwellingLoads, heatingVA } from './nec/dwelling-loads.js';
@@ -8,3 +11,8 @@ export { optionalDwelling } from './nec/nec-220-82.js';
 export { existingDwelling } from './nec/nec-220-83.js';
 export { existingLoadW } from './nec/nec-220-87.js';
 export { standardDwelling } from './nec/nec-220-standard.js';
+export { type Code, codeSchema, usualCode } from './packs/code.schema.js';
+export { packNames } from './packs/data/pack-values.js';
+export { codeValues, packIdFor, type UnderCode } from './packs/pack-id-for.js';
+export { type PackId, packIds, type PackValues, type RulePack } from './packs/pack.js';
+export { type Rule, ruleSchema } from './packs/rule.schema.js';

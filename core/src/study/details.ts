@@ -50,6 +50,7 @@ export {
 export { totalOfCase, totalOfMonth } from './daily/total-of-case.js';
 export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
+export { comfortAtMost } from './outage/comfort-at-most.js';
 export { comfortServed } from './outage/comfort-served.js';
 export { hardOutage } from './outage/hard-outage.js';
 export { yearObjectives } from './outage/year-objectives.js';

@@ -20,16 +20,16 @@ const maxOther = 12;
 const dayPattern = /^\d{4}-\d{2}-\d{2}$/;
 const known = (date: string): boolean => new Date(`${date}T00:00:00Z`).toJSON()?.startsWith(date) ?? false;
 
+/** One for all months: making one takes some milliseconds. */
+const monthName = new Intl.DateTimeFormat('en', { month: 'long', timeZone: 'UTC' });
+
 /** A part of the year with prices of its own: from its first day until the next one begins, over New Year too. */
 export const tariffSeasonSchema = z.strictObject({
   id: idSchema,
   name: field(nameSchema(40), { label: 'Season' }),
   fromMonth: field(countSchema(1, 12), {
     label: 'From month',
-    choices: monthDays.map((_, index) => [
-      index + 1,
-      new Date(Date.UTC(2025, index, 1)).toLocaleString('en', { month: 'long', timeZone: 'UTC' }),
-    ]),
+    choices: monthDays.map((_, index) => [index + 1, monthName.format(Date.UTC(2025, index, 1))]),
   }),
   fromDay: field(countSchema(1, 31), { label: 'Day', unit: 'count' }),
 });

@@ -27,6 +27,7 @@ import {
   weatherHoursSchema,
   xlsxType,
 } from '@levamen/core/api';
+import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
 
 const schemas = {
@@ -44,6 +45,7 @@ const schemas = {
   Conflict: conflictSchema,
   Problem: problemSchema,
   EquipmentList: equipmentListSchema,
+  DrawingRequest: drawingRequestSchema,
   EquipmentChange: equipmentChangeSchema,
   EquipmentRevisions: equipmentRevisionsSchema,
   ItemHistory: itemHistorySchema,
@@ -224,8 +226,13 @@ export function openApiDocument(): object {
           id,
           { ...path('panelId', 'string'), schema: { type: 'string' } },
           { ...path('format', 'string'), schema: { enum: ['csv', 'xlsx', 'pdf'] } },
+          query('as', { enum: ['surveyed', 'planned'] }),
+          query('design', { type: 'string' }),
         ],
-        get: { summary: 'Schedule of a panel', responses: { 200: answer('The file'), ...missing } },
+        get: {
+          summary: 'Schedule of a panel, as surveyed or as a design will make it',
+          responses: { 200: answer('The file'), ...missing },
+        },
       },
       '/api/weather': {
         get: {
@@ -365,6 +372,16 @@ export function openApiDocument(): object {
             200: answer('Row by row', 'Table'),
             415: problem('Not sent as XLSX'),
             422: problem('Not a workbook'),
+          },
+        },
+      },
+      '/api/drawings/pdf': {
+        post: {
+          summary: 'A drawing as PDF, its lines as vectors',
+          requestBody: body('DrawingRequest'),
+          responses: {
+            200: { description: 'The sheet', content: { 'application/pdf': {} } },
+            ...invalid,
           },
         },
       },

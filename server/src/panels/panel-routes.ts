@@ -1,9 +1,14 @@
+import { idSchema } from '@levamen/core/base';
+import type { Panel } from '@levamen/core/house';
 import { panelSchedule, scheduleColumns } from '@levamen/core/present';
-import type { Job } from '@levamen/core/job';
+import { type Job, planOf } from '@levamen/core/job';
+import { plannedPanels } from '@levamen/core/wiring';
 import { xlsxType } from '@levamen/core/api';
 import { Router } from 'express';
 import papaparse from 'papaparse';
+import * as z from 'zod';
 import { fileStem } from '../http/file-stem.js';
+import { parseBody } from '../http/parse-body.js';
 import { notFound } from '../http/problem.js';
 
 export const scheduleCaution =
@@ -12,6 +17,18 @@ export const scheduleCaution =
 /** Text that a spreadsheet would take for a formula is kept text by a leading apostrophe. */
 const escapeFormulae = /^[=+\-@\t\r]/;
 
+/** As surveyed, or as a design will make it. */
+const querySchema = z.object({
+  as: z.enum(['surveyed', 'planned'], { error: 'Choose surveyed or planned' }).default('surveyed'),
+  design: idSchema.optional(),
+});
+
+/** The panels as they will be, with the new ones. */
+function plannedOf(job: Job, designId: string | undefined): Panel[] {
+  const { old, added } = plannedPanels(planOf(job, designId));
+  return [...old, ...added].map(({ panel }) => panel);
+}
+
 /** Schedules of the panels of a job, under /api/jobs/:id/panels. */
 export function panelRoutes(read: (id: string) => Promise<Job>): Router {
   const router = Router({ mergeParams: true });
@@ -19,8 +36,10 @@ export function panelRoutes(read: (id: string) => Promise<Job>): Router {
     '/:panelId/schedule.:format',
     async (request, response) => {
       const { id, panelId, format } = request.params;
+      const { as, design } = parseBody(querySchema, request.query);
       const job = await read(id);
-      const panel = job.survey.panels.find((one) => one.id === panelId);
+      const panels = as === 'planned' ? plannedOf(job, design) : job.survey.panels;
+      const panel = panels.find((one) => one.id === panelId);
       if (!panel) throw notFound('panel');
       const schedule = panelSchedule(job, panel);
       const name = fileStem(schedule.title);

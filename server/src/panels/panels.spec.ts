@@ -53,6 +53,19 @@ describe('panel schedules', () => {
     expect(readBack(cells.body as string[][])).toEqual(plain(panel.circuits));
   });
 
+  it('of panels as they will be: the new one with what moves, the old one without', async () => {
+    const planned = async (id: string): Promise<string> => {
+      const address = `/api/jobs/${jobId}/panels/${id}/schedule.csv?as=planned`;
+      return (await test.agent.get(address).expect(200)).text;
+    };
+    const [added, old] = [await planned('loads-farm'), await planned(panel.id)];
+    expect(added).toContain('Well pump');
+    expect(old).not.toContain('Well pump');
+    expect(old).toContain('Range');
+    await test.agent.get(`/api/jobs/${jobId}/panels/${panel.id}/schedule.csv?as=dreamt`).expect(400);
+    await test.agent.get(`/api/jobs/${jobId}/panels/loads-farm/schedule.csv`).expect(404);
+  });
+
   it('as PDF are a page to print', async () => {
     const file = (await schedule('pdf').expect(200)).body as Buffer;
     expect(file.subarray(0, 5).toString()).toBe('%PDF-');

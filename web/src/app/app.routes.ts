@@ -38,6 +38,10 @@ export const routes: Routes = [
         loadComponent: () => import('./designs/designs-page').then((m) => m.DesignsPage),
       },
       {
+        path: 'rules',
+        loadComponent: () => import('./rules/rules-page').then((m) => m.RulesPage),
+      },
+      {
         path: 'photos',
         loadComponent: () => import('./photos/photos-page').then((m) => m.PhotosPage),
       },

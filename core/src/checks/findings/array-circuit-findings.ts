@@ -1,24 +1,25 @@
-import type { Finding } from '../../base/index.js';
-import { currentA, isAmerican, supplyVoltageV } from '../../electric/index.js';
+import { type Finding, plainQuantityText } from '../../base/index.js';
+import { currentOnLegsA } from '../../electric/index.js';
 import { circuitLegSet, circuitsById, circuitText, type PlacedCircuit } from '../../house/index.js';
-import { arrayInverterW, type Plan, type SolarArray } from '../../design/index.js';
-import { amps } from '../house/report.js';
+import { codeValues } from '../../rules/index.js';
+import { arrayCircuits, arrayInverterW, type Plan, type SolarArray } from '../../design/index.js';
 
-/** An inverter gives its power for hours: its circuit carries 125 % of it. NEC 2023, 705.28(A) with 690.8 (recalled). */
-const continuousFactor = 1.25;
+const amps = (value: number): string => plainQuantityText(value, 'A');
 
 function findingOf(
-  { supply }: Plan,
+  plan: Plan,
   array: SolarArray,
   places: readonly PlacedCircuit[],
   { panel, circuit }: PlacedCircuit,
 ): Finding[] {
+  const { supply } = plan;
   const { ratingA } = circuit;
   const legs = circuitLegSet(panel, circuit, supply.system);
   if (ratingA === null) return [];
   const shareW = arrayInverterW(array) / places.length;
-  const givesA = currentA(supplyVoltageV(supply.system, legs), shareW, legs);
-  const neededA = givesA * (isAmerican(supply.system) ? continuousFactor : 1);
+  const givesA = currentOnLegsA(supply.system, shareW, legs);
+  // An inverter gives its power for hours: NEC 2023, 705.28(A) with 690.8 (recalled).
+  const neededA = givesA * codeValues(plan).continuousFactor;
   if (neededA <= ratingA * (1 + 1e-6)) return [];
   const parts = places.length === 1 ? '' : ` on each of its ${places.length} circuits`;
   return [
@@ -39,8 +40,7 @@ export function arrayCircuitFindings(plan: Plan): Finding[] {
   return plan.sources.arrays
     .filter(({ coupling }) => coupling === 'ac')
     .flatMap((array) => {
-      const ids = [array.circuitId, ...array.moreCircuits.map(({ circuitId }) => circuitId)];
-      const places = ids.flatMap((id) => known.get(id ?? '') ?? []);
+      const places = arrayCircuits(array, known);
       return places.flatMap((place) => findingOf(plan, array, places, place));
     });
 }

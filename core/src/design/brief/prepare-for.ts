@@ -1,5 +1,6 @@
 import { quantityText } from '../../base/index.js';
-import { currentA, type SupplySystem, supplyVoltageV, systemFacts } from '../../electric/index.js';
+import { currentOnLegsA, type SupplySystem, systemFacts } from '../../electric/index.js';
+import { continuousFactor } from '../../rules/index.js';
 import type { AdditionKind, PlannedAddition } from './brief.schema.js';
 
 /** What is done now for what comes later, so that nothing has to be torn up then (common practice, no source). */
@@ -27,7 +28,7 @@ const preparations: Readonly<Record<AdditionKind, readonly string[]>> = {
 /** Current a power draws on all legs of the supply, A. */
 const ampsOf = (powerW: number, system: SupplySystem): number => {
   const legs = systemFacts[system].legSets.at(-1)!;
-  return currentA(supplyVoltageV(system, legs), powerW, legs);
+  return currentOnLegsA(system, powerW, legs);
 };
 
 /** Advice for an addition: what to prepare while the panels are open. */
@@ -35,7 +36,7 @@ export function prepareFor(addition: PlannedAddition, system: SupplySystem): rea
   const { kind, runningPowerW } = addition;
   const lines = preparations[kind];
   if (kind === 'battery' || runningPowerW <= 0) return lines;
-  const amps = 1.25 * ampsOf(runningPowerW, system);
+  const amps = continuousFactor * ampsOf(runningPowerW, system);
   return [
     ...lines,
     `${quantityText(runningPowerW, 'W')} running for hours ask for a breaker of at least ${quantityText(amps, 'A')} (125 %).`,

@@ -1,20 +1,16 @@
 import { isAmerican, legsOf, type SupplySystem } from '../../electric/index.js';
 import { type Circuit, type Load, type Panel, spacesFrom, type SurveyedHouse } from '../../house/index.js';
 import { drawnA, fitsInto, newCircuit, newPanel, newService } from '../../house/details.js';
-import { standardBreakerA } from '../../rules/index.js';
+import { continuousFactor, standardDeviceA } from '../../rules/index.js';
 
-/** Preferred ratings of miniature breakers above 13 A (IEC 60898-1, recalled), A. */
-const miniatureA = [16, 20, 25, 32, 40, 50, 63, 80, 100, 125] as const;
-/** Breakers below this are not used for circuits of an American house (NEC 210.3, recalled), A. */
-const leastAmericanA = 15;
-/** A load that runs for hours is wired for a quarter more (NEC 210.19; common practice elsewhere, no source). */
-const continuousFactor = 1.25;
+/** Breakers below these are not used for circuits of a house: American (NEC 210.3, recalled), and elsewhere (common practice), A. */
+const leastA = { american: 15, elsewhere: 16 } as const;
 
-/** Breaker a load would get. */
+/** Breaker a load would get: one that runs for hours is wired for a quarter more (NEC 210.19; common practice elsewhere, no source). */
 function ratingFor(load: Load, system: SupplySystem): number {
-  const amps = continuousFactor * drawnA(system, load);
-  if (isAmerican(system)) return Math.max(leastAmericanA, standardBreakerA(amps));
-  return miniatureA.find((ratingA) => ratingA >= amps) ?? standardBreakerA(amps);
+  const american = isAmerican(system);
+  const ratingA = standardDeviceA(continuousFactor * drawnA(system, load), american);
+  return Math.max(american ? leastA.american : leastA.elsewhere, ratingA);
 }
 
 /** The panel with a breaker in the first free place; it grows where there is none. */

@@ -5,8 +5,10 @@ import { emptyEquipment } from '../equipment/equipment.schema.js';
 import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../../electric/index.js';
+import { usualCode } from '../../rules/index.js';
 import { emptySurvey, emptyUsage, noParties } from '../../house/index.js';
 import { emptyScenario } from '../sources/scenario.schema.js';
+import { emptyWiring } from '../wiring/wiring.schema.js';
 import type { Plan } from './plan.js';
 
 /** A house about which nothing is known but its supply, with nothing designed over it. */
@@ -50,10 +52,12 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     finance: emptyFinance(),
     existingUnits: [],
     equipmentList: sampleLineOnly(),
+    code: usualCode(),
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),
     equipment: emptyEquipment(),
     dailyUse: emptyDailyUse(),
+    wiring: emptyWiring(),
   };
 }

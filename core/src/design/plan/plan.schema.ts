@@ -11,6 +11,7 @@ import {
 } from '../../house/index.js';
 import { tariffSchema, maxTariffs } from '../../tariff/index.js';
 import { stackPartSchema } from '../../equipment/index.js';
+import { codeSchema } from '../../rules/index.js';
 import { dailyUseSchema } from '../daily/daily-use.schema.js';
 import { financeSchema } from '../daily/finance.schema.js';
 import { backupSchema } from '../backup/backup.schema.js';
@@ -20,6 +21,7 @@ import { equipmentUseSchema } from '../equipment/equipment-list.schema.js';
 import { equipmentSchema } from '../equipment/equipment.schema.js';
 import { scenarioSchema } from '../sources/scenario.schema.js';
 import { sourcesSchema } from '../sources/sources.schema.js';
+import { wiringSchema } from '../wiring/wiring.schema.js';
 
 export const maxLoads = 500;
 
@@ -39,6 +41,8 @@ export const houseSlices = {
   /** Units the house has already, whatever is designed. */
   existingUnits: z.array(stackPartSchema).max(20, 'Use at most 20 kinds of units'),
   equipmentList: equipmentUseSchema,
+  /** The rules the house is judged by. */
+  code: codeSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 
@@ -48,4 +52,5 @@ export const designSlices = {
   sources: sourcesSchema,
   equipment: equipmentSchema,
   dailyUse: dailyUseSchema,
+  wiring: wiringSchema,
 };

@@ -1,5 +1,6 @@
 import type { StackPart } from '../../equipment/index.js';
 import type { House, Photo } from '../../house/index.js';
+import type { Code } from '../../rules/index.js';
 import type { Tariff } from '../../tariff/index.js';
 import type { DailyUse } from '../daily/daily-use.schema.js';
 import type { Finance } from '../daily/finance.schema.js';
@@ -9,6 +10,7 @@ import type { OpenPoint } from '../brief/open-point.schema.js';
 import type { EquipmentUse } from '../equipment/equipment-list.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';
 import type { Sources } from '../sources/sources.schema.js';
+import type { Wiring } from '../wiring/wiring.schema.js';
 
 /** A house with one design over it: everything a study may ask for. */
 export interface Plan extends House, BackedUpHouse {
@@ -21,5 +23,7 @@ export interface Plan extends House, BackedUpHouse {
   openPoints: OpenPoint[];
   photos: Photo[];
   equipmentList: EquipmentUse;
+  code: Code;
   sources: Sources;
+  wiring: Wiring;
 }

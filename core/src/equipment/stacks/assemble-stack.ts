@@ -88,7 +88,8 @@ export function assembleStack(
         batteries.reduce((sum, { unit, quantity: n }) => sum + n * powerOf(unit.battery!), 0);
   const times = (value: number | null): number | null => (value === null ? null : value * parallel);
   const mostVA = quantity * (inverter.overload.at(-1)?.apparentPowerVA ?? inverter.continuousVA);
-  const controllersW = added.reduce((sum, { unit, quantity: n }) => sum + n * (unit.controllerW ?? 0), 0);
+  const controllers = added.filter(({ unit }) => unit.controllerW !== null);
+  const takeW = controllers.reduce((sum, { unit, quantity: n }) => sum + n * unit.controllerW!, 0);
   const inOrder = [...inverters, ...added];
   return {
     ok: true,
@@ -126,7 +127,8 @@ export function assembleStack(
         ),
       ),
       chargeEfficiency: inverter.charge.efficiency,
-      solarDcW: (inverter.solar.dcW ?? 0) * quantity + controllersW,
+      solarDcW: (inverter.solar.dcW ?? 0) * quantity + takeW,
+      controllers: { count: controllers.reduce((sum, { quantity: n }) => sum + n, 0), takeW },
       solarAcW: (inverter.solar.acW ?? 0) * quantity,
       standbyW: inverter.standbyW * quantity,
       transferGapMs: inverter.transferGapMs,

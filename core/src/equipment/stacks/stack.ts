@@ -30,6 +30,8 @@ export interface Stack {
   readonly chargeEfficiency: number;
   /** Solar it takes, W: arrays at its own inputs, and solar inverters beside it. */
   readonly solarDcW: number;
+  /** Charge controllers beside the inverters: how many, and the arrays they take together, W; part of {@link solarDcW}. */
+  readonly controllers: { readonly count: number; readonly takeW: number };
   readonly solarAcW: number;
   readonly standbyW: number;
   /** null = not stated. */

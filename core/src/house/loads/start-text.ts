@@ -1,8 +1,7 @@
-import { type FigureUnit, parseQuantity, quantityText } from '../../base/index.js';
+import { parseQuantity, plainQuantityText } from '../../base/index.js';
 import { type CodeLetter, codeLetters } from '../../electric/index.js';
 import { startSchema, type Start } from './load.schema.js';
 
-const number = (value: number, unit: FigureUnit): string => quantityText(value, unit).replace('\u202f', ' ');
 const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 /** How a load starts, as one writes it: "×6", "61 A", "G 1.5 hp", "FLC 1 hp ×6", "soft ×1.2", "none". {@link parseStart} reads it. */
@@ -13,7 +12,7 @@ export function startText(start: Start): string {
     case 'multiple':
       return `×${plain(start.multiple)}`;
     case 'lockedRotor':
-      return number(start.lockedRotorA, 'A');
+      return plainQuantityText(start.lockedRotorA, 'A');
     case 'codeLetter':
       return `${start.letter} ${plain(start.horsepower)} hp`;
     case 'fullLoad':

@@ -282,3 +282,34 @@ describe('measured use of a circuit', () => {
     expect(measuredUse(idle, readingsOf(900, idle), zone, false)).toBeNull();
   });
 });
+
+describe('what the readings of some days come to, by hand', () => {
+  // Three days by the hour: 1 kW by day and 2 kW from ten in the evening to six; 600 W sent out at noon; a fourth day of which an eighth is missing.
+  const load = (i: number): number | null => {
+    if (i >= 93) return null;
+    const hour = i % 24;
+    return hour >= 22 || hour < 6 ? 2000 : 1000;
+  };
+  const imported = Array.from({ length: 96 }, (_, i) => load(i));
+  const sent = Array.from({ length: 96 }, (_, i) => (i % 24 === 12 ? 600 : 0));
+  const analysis = analyseReadings(
+    readingsOf(3600, channel(imported), channel(sent, { name: 'Export', role: 'export' })),
+    zone,
+  );
+
+  it('days, the share of the night, and what is sent out by the hour', () => {
+    expect(analysis.days).toBe(4);
+    const all = imported.reduce<number>((sum, watts) => sum + (watts ?? 0), 0);
+    // The last evening is missing.
+    expect(analysis.nightShare).toBeCloseTo((3 * 8 * 2000 + 6 * 2000) / all, 6);
+    expect(analysis.exportByHourWh![12]).toBeCloseTo(600, 6);
+    expect(analysis.exportByHourWh![11]).toBe(0);
+    expect(analysis.duration).toHaveLength(101);
+  });
+
+  it('a day of which more than a tenth is missing is no day of a month', () => {
+    expect(analysis.months).toEqual([
+      expect.objectContaining({ days: 3, lowestDayWh: 16 * 1000 + 8 * 2000 }),
+    ]);
+  });
+});

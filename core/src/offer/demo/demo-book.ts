@@ -5,8 +5,7 @@ import { emptyPriceBook, type PriceBook } from '../prices/price-book.schema.js';
 const item = (id: string, name: string, of: object): Item =>
   itemSchema.parse({ ...emptyHead, line: 'Demo', id, name, ...of });
 
-/** What the invented company of the demo sells beside the sample line. */
-export const demoItems: readonly Item[] = [
+const largeParts: readonly Item[] = [
   item('bramble-63', 'Bramble 63', {
     kind: 'isolating-device',
     summary: 'Contactor for an island of one service',
@@ -104,6 +103,81 @@ export const demoItems: readonly Item[] = [
   }),
 ];
 
+/** Wire, conduit and small parts: name, kind, ratings, net price of a piece or a metre. */
+const smallParts: readonly (readonly [id: string, name: string, of: object, net: string])[] = [
+  ...(
+    [
+      ['14 AWG', '0.62'],
+      ['12 AWG', '0.88'],
+      ['10 AWG', '1.35'],
+      ['8 AWG', '2.30'],
+      ['6 AWG', '3.45'],
+      ['4 AWG', '5.40'],
+      ['2 AWG', '8.10'],
+      ['4 mm²', '1.15'],
+      ['6 mm²', '1.70'],
+      ['10 mm²', '2.95'],
+      ['16 mm²', '4.60'],
+    ] as const
+  ).map(
+    ([size, net]) =>
+      [
+        `wire-${size.replaceAll(/[^a-z0-9]/gi, '').toLowerCase()}`,
+        `Rush wire, ${size} Cu`,
+        { kind: 'conductor', ratings: { size, metal: 'copper', cores: 1, insulationC: 90, soldByM: null } },
+        net,
+      ] as const,
+  ),
+  ...(
+    [
+      ['½ in', '9.80'],
+      ['¾ in', '14.20'],
+      ['1 in', '22.50'],
+    ] as const
+  ).map(
+    ([tradeSize, net], index) =>
+      [
+        `tube-${index + 1}`,
+        `Rush tube, ${tradeSize}`,
+        { kind: 'conduit', ratings: { tradeSize, material: 'steel', pieceM: 3 } },
+        net,
+      ] as const,
+  ),
+  ...(
+    [
+      [15, 2, '19.50'],
+      [25, 2, '23.50'],
+      [60, 2, '41.00'],
+      [25, 3, '68.00'],
+      [35, 3, '74.00'],
+    ] as const
+  ).map(
+    ([breakerA, breakerPoles, net]) =>
+      [
+        `breaker-${breakerA}-${breakerPoles}`,
+        `Rue breaker, ${breakerA} A, ${breakerPoles} poles`,
+        {
+          kind: 'breaker',
+          ratings: { breakerA, breakerPoles, family: null, curve: null, protects: null, interruptsA: 10_000 },
+        },
+        net,
+      ] as const,
+  ),
+  [
+    'rue-sensor',
+    'Rue sensor',
+    { kind: 'metering', ratings: { channels: 1, sensorA: 210, revenueGrade: null } },
+    '46.00',
+  ],
+  ['rue-cable', 'Rue cable, shielded pairs', { kind: 'communication', ratings: {} }, '1.90'],
+];
+
+/** What the invented company of the demo sells beside the sample line. */
+export const demoItems: readonly Item[] = [
+  ...largeParts,
+  ...smallParts.map(([id, name, of]) => item(id, name, of)),
+];
+
 /** Net prices of the invented suppliers; orders of size of the trade, no source. */
 const northern: readonly (readonly [itemId: string, net: string])[] = [
   ['madder-47', '9850'],
@@ -131,6 +205,7 @@ const fittings: readonly (readonly [itemId: string, net: string])[] = [
   ['vetch-20', '295'],
   ['dock-52', '1380'],
   ['dock-88', '6900'],
+  ...smallParts.map(([id, , , net]) => [id, net] as const),
 ];
 const pricesOf = (list: typeof northern) => list.map(([itemId, net]) => ({ itemId, net }));
 

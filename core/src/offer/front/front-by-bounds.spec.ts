@@ -77,6 +77,44 @@ describe('the fronts', () => {
     );
   });
 
+  it('are those of simulating every candidate, where each stands alone and has a bound of its own', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 0, max: 9 }), fc.nat(3)), {
+          minLength: 1,
+          maxLength: 60,
+        }),
+        fc.integer({ min: 1, max: 3 }),
+        async (rows, atOnce) => {
+          // All of one family, and what they do has nothing to do with their batteries.
+          const candidates = rows.map(([cost, value, slack], id) => ({
+            ...{ id, cost, family: 'a', batteryWh: 1000 * ((id * 7) % 5), guess: (id * 31) % 11 },
+            ...{ value: [value], most: [value + slack] },
+          }));
+          const { fronts } = await frontByBounds(candidates, {
+            play: ({ value }) => Promise.resolve(value),
+            best: [12],
+            atMost: ({ most }) => most,
+            eachAlone: true,
+            atOnce,
+          });
+          const told = ({ cost, value }: { cost: number; value: readonly number[] }): string =>
+            `${cost} ${value[0]!}`;
+          const wanted = candidates
+            .toSorted((a, b) => a.cost - b.cost)
+            .filter((one) =>
+              candidates.every(
+                (other) =>
+                  other.cost > one.cost || other.value[0]! < one.value[0]! || told(other) === told(one),
+              ),
+            );
+          expect(fronts[0]!.map(({ candidate }) => told(candidate))).toEqual([...new Set(wanted.map(told))]);
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
   it('need few simulations where families are long, and tell of points early', async () => {
     // A hundred kinds of inverter and control, twenty sizes of each: they differ in what they cost and in what a pack lasts.
     const random = seededRandom(5);

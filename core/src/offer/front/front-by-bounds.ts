@@ -2,7 +2,7 @@
 export interface Candidate {
   /** What it costs; only its order counts. */
   readonly cost: number;
-  /** Candidates of one family differ in their battery only: more of it never makes an objective smaller. */
+  /** Candidates of one family differ in their battery only. */
   readonly family: string;
   readonly batteryWh: number;
   /** About how well it does, by a quick formula: what looks best is simulated first. It decides nothing. */
@@ -31,6 +31,10 @@ export interface FrontRun<C> {
   readonly play: (candidate: C) => Promise<Objectives | null>;
   /** The best each objective can be: what reaches it is followed no further. */
   readonly best: Objectives;
+  /** What a candidate can do at best, where more than `best` is known of it. */
+  readonly atMost?: (candidate: C) => Objectives;
+  /** Says nothing of one candidate by what others do: for objectives that more battery can make smaller. */
+  readonly eachAlone?: boolean;
   /** How many may be played at once. */
   readonly atOnce?: number;
   readonly tell?: (front: FrontSoFar<C>) => void;
@@ -48,14 +52,23 @@ export interface FrontRun<C> {
  */
 export async function frontByBounds<C extends Candidate>(
   candidates: readonly C[],
-  { play, best, atOnce = 1, tell = () => undefined, isOver = () => false }: FrontRun<C>,
+  {
+    play,
+    best,
+    atMost = () => best,
+    eachAlone = false,
+    atOnce = 1,
+    tell = () => undefined,
+    isOver = () => false,
+  }: FrontRun<C>,
 ): Promise<FrontSoFar<C>> {
   const sorted = candidates.toSorted((a, b) => a.cost - b.cost || b.batteryWh - a.batteryWh);
   const values: (Objectives | null | undefined)[] = sorted.map(() => undefined);
+  const familyOf = (index: number): string => (eachAlone ? String(index) : sorted[index]!.family);
   const families = new Map<string, number[]>();
-  for (const [index, { family }] of sorted.entries()) {
-    const members = families.get(family) ?? [];
-    families.set(family, members);
+  for (const index of sorted.keys()) {
+    const members = families.get(familyOf(index)) ?? [];
+    families.set(familyOf(index), members);
     members.push(index);
   }
   for (const members of families.values())
@@ -63,12 +76,12 @@ export async function frontByBounds<C extends Candidate>(
 
   /** What each could do at worst and at best, by what was simulated. */
   const least = sorted.map(() => best.map(() => -Infinity));
-  const most = sorted.map(() => [...best]);
+  const most = sorted.map((one) => [...atMost(one)]);
   const bound = (index: number): void => {
-    const { family, batteryWh } = sorted[index]!;
+    const { batteryWh } = sorted[index]!;
     const value = values[index];
     if (!value) return;
-    for (const other of families.get(family)!)
+    for (const other of families.get(familyOf(index))!)
       for (const [j, at] of value.entries()) {
         if (sorted[other]!.batteryWh >= batteryWh) least[other]![j] = Math.max(least[other]![j]!, at);
         if (sorted[other]!.batteryWh <= batteryWh) most[other]![j] = Math.min(most[other]![j]!, at);
@@ -102,7 +115,8 @@ export async function frontByBounds<C extends Candidate>(
       const index = members.findLast((one) => still.has(one));
       return index === undefined ? [] : [index];
     });
-    const round = [...new Set([...promising, ...largest])];
+    // What says nothing of others waits until it is the most promising.
+    const round = eachAlone ? promising : [...new Set([...promising, ...largest])];
     let next = 0;
     const runner = async (): Promise<void> => {
       while (next < round.length && !isOver()) {

@@ -11,9 +11,9 @@ import {
 } from '../../design/index.js';
 import { isValid } from '../../design/testing/is-valid.js';
 import { demandContextOf, evaluatePlan } from '../../study/index.js';
-import { KeptYear, yearObjectives } from '../../study/details.js';
+import { comfortAtMost, comfortServed, KeptYear, yearObjectives } from '../../study/details.js';
 import { designVariants } from './design-variants.js';
-import { frontByBounds, type Objectives } from './front-by-bounds.js';
+import { frontByBounds, type FrontPoint, type Objectives } from './front-by-bounds.js';
 import { type StackCandidate, stackCandidates } from './stack-candidates.js';
 
 const { plan: farm } = demoPlans[0]!;
@@ -25,6 +25,8 @@ const required = 28;
 interface Played extends StackCandidate {
   readonly variant: number;
   readonly value: Objectives;
+  readonly comfort: Objectives;
+  readonly comfortMost: Objectives;
 }
 
 /** Variants of every kind: as it is, shedding, generators, more sun, and some of these together. */
@@ -52,7 +54,13 @@ const played: Played[] = tried.flatMap((key) => {
     .flatMap((family) => family.slice(0, 6))
     .map((one): Played => {
       const study = { plan, islandId: 'farm', parts: one.stack.parts, weather: null };
-      return { ...one, variant, value: yearObjectives(study, builtInCatalogue, kept)! };
+      return {
+        ...one,
+        variant,
+        value: yearObjectives(study, builtInCatalogue, kept)!,
+        comfort: [comfortServed(study, builtInCatalogue, kept)!],
+        comfortMost: [comfortAtMost(study, builtInCatalogue, kept)!(one.batteryWh)],
+      };
     });
 });
 
@@ -130,6 +138,18 @@ describe('the search', () => {
       }
   });
 
+  it('and on this: no design serves more comfort than its bound', () => {
+    for (const { stack, variant, comfort, comfortMost } of played)
+      expect(comfort[0]!, `${stack.name}, ${tried[variant]}`).toBeLessThanOrEqual(comfortMost[0]! + 1e-9);
+    // With a tenth of a kilowatt-hour and no generator only the sun is left.
+    const study = { plan: farm, islandId: 'farm', parts: played[0]!.stack.parts, weather: null };
+    const dark = { ...study, plan: { ...farm, sources: { ...farm.sources, arrays: [] } } };
+    const most = (of: typeof study, wh: number): number => comfortAtMost(of, builtInCatalogue, kept)!(wh);
+    expect(most(dark, 100)).toBeLessThan(most(study, 100));
+    expect(most(dark, 0)).toBe(0);
+    expect(most(dark, 5000)).toBeLessThan(most(dark, 50_000));
+  });
+
   it('finds the fronts of brute force over every candidate, on 50 lists of other units at other prices', async () => {
     const random = seededRandom(11);
     for (let list = 0; list < 50; list += 1) {
@@ -148,20 +168,32 @@ describe('the search', () => {
         best: [Math.max(72, required * 1.5), 1],
         atOnce: 2,
       });
-      for (const j of [0, 1]) {
-        const wanted = candidates.filter(
-          (one) =>
-            !candidates.some(
-              (other) =>
-                other.cost <= one.cost &&
-                other.value[j]! >= one.value[j]! &&
-                (other.cost < one.cost || other.value[j]! > one.value[j]!),
-            ),
-        );
-        expect(new Set(fronts[j]!.map(({ candidate, value }) => `${candidate.cost} ${value[j]!}`))).toEqual(
-          new Set(wanted.map(({ cost, value }) => `${cost} ${value[j]!}`)),
-        );
-      }
+      for (const j of [0, 1])
+        expect(points(fronts[j]!, j)).toEqual(byDefinition(candidates, ({ value }) => value[j]!));
+      const { fronts: ofComfort } = await frontByBounds(candidates, {
+        play: ({ comfort }) => Promise.resolve(comfort),
+        best: [1],
+        atMost: ({ comfortMost }) => comfortMost,
+        eachAlone: true,
+        atOnce: 2,
+      });
+      expect(points(ofComfort[0]!, 0)).toEqual(byDefinition(candidates, ({ comfort }) => comfort[0]!));
     }
   });
 });
+
+const points = (front: readonly FrontPoint<Played>[], j: number): Set<string> =>
+  new Set(front.map(({ candidate, value }) => `${candidate.cost} ${value[j]!}`));
+
+/** Nothing that costs no more does as well, but its equals. */
+function byDefinition(candidates: readonly Played[], valueOf: (one: Played) => number): Set<string> {
+  const beats = (other: Played, one: Played): boolean =>
+    other.cost <= one.cost &&
+    valueOf(other) >= valueOf(one) &&
+    (other.cost < one.cost || valueOf(other) > valueOf(one));
+  return new Set(
+    candidates
+      .filter((one) => !candidates.some((other) => beats(other, one)))
+      .map((one) => `${one.cost} ${valueOf(one)}`),
+  );
+}

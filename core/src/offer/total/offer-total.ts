@@ -30,6 +30,8 @@ export interface OfferTotal {
   readonly lines: readonly OfferLine[];
   /** Names of what has no price. */
   readonly missing: readonly string[];
+  /** What one of the lines counts for wire and conduit, by length; null = nothing. */
+  readonly estimatedWire: string | null;
   /** Goods, delivery, labour, contingency and profit. */
   readonly net: string;
   readonly tax: string;
@@ -112,13 +114,14 @@ export function offerTotal(
     add('goods', name, why, `${quantity} × ${net}${foreign}${off}, ${list.supplier}`, cost);
     ordered.set(list, (ordered.get(list) ?? new Big(0)).plus(round(cost)));
   }
+  const wire = new Big(book.wirePerM).times(wireM);
   if (wireM > 0)
     add(
       'goods',
       'Wire and conduit, estimated',
       'by length, until the wiring is designed',
       `${wireM} m × ${book.wirePerM}`,
-      new Big(book.wirePerM).times(wireM),
+      wire,
     );
   if (solarKW > 0) {
     const name = `Solar array, ${Number(solarKW.toFixed(2))} kW`;
@@ -194,6 +197,7 @@ export function offerTotal(
     currency: book.currency,
     lines,
     missing,
+    estimatedWire: wireM > 0 ? text(wire) : null,
     net: text(net),
     tax: text(sums.tax),
     gross: text(gross),

@@ -4,6 +4,9 @@ import { aLoad, allSeasons, aroundTheClock } from '../../house/testing/loads.js'
 import { idealUnit } from '../../equipment/testing/ideal-unit.js';
 import { syntheticYear, typicalClimates } from '../../nature/index.js';
 import { anArray, anOutageYear } from '../testing/outages.js';
+import { outageFates } from './outage-fates.js';
+import { outagePlan } from './outage-plan.js';
+import { causes } from './outage-state.js';
 import { playOutage } from './play-outage.js';
 import { TierAccount } from './tier-account.js';
 
@@ -12,9 +15,11 @@ const always = (runningPowerW: number, changes = {}) =>
 const kinds = (year: Parameters<typeof playOutage>[0], minutes: number) =>
   playOutage(year, 0, minutes).events.map(({ kind }) => kind);
 
+/** Tries again three times. */
+const unit = { ...idealUnit, inverter: { ...idealUnit.inverter!, retry: { afterS: 120, tries: 3 } } };
+
 describe('what stands in the diary', () => {
   it('is every retry that trips again, between the trip and the lock-out', () => {
-    const unit = { ...idealUnit, inverter: { ...idealUnit.inverter!, retry: { afterS: 120, tries: 3 } } };
     const found = kinds(anOutageYear({ loads: [always(7000)], unit }), 30);
     expect(found.filter((kind) => kind !== 'grid-back' && kind !== 'resynchronised')).toEqual([
       'transfer',
@@ -23,6 +28,23 @@ describe('what stands in the diary', () => {
       'retry',
       'locked-out',
     ]);
+  });
+
+  it('is the same minute of a lock-out as where outages are only counted', () => {
+    // In the morning it is too much.
+    const use = allSeasons({ nightH: 0, morningH: 4, dayH: 0, eveningH: 0 });
+    const year = anOutageYear({ loads: [always(300), always(7000, { id: 'late', use })], unit });
+    const begins = [3, 4, 5].map((hour) => hour * 60);
+    const plan = outagePlan(year, 0, 24 * 60);
+    const { survivedMin, cause } = outageFates(plan, { hours: 6, starts: [3, 4, 5], horizonMin: 600 });
+    for (const begin of begins) {
+      const run = playOutage(year, begin, 600);
+      expect(causes[cause[begin / 60]!]).toBe(run.cause);
+      expect(survivedMin[begin / 60]).toBe(run.survivedMin);
+    }
+    // The night ends at six.
+    expect(survivedMin[3]).toBeGreaterThanOrEqual(180);
+    expect(survivedMin[3]).toBeLessThan(190);
   });
 
   it('is a battery too cold to take the sun, once a day', () => {

@@ -72,8 +72,12 @@ export function outageFates(plan: OutagePlan, wish: FateWish): OutageFates {
     let end = Infinity;
     let why = 0;
     const now = state[at.dark]!;
-    if (now === dark.empty || (now === dark.lockedOut && minute < horizon)) {
-      end = now === dark.empty ? minute + state[at.servedShare]! : minute;
+    if (now === dark.empty) {
+      end = minute + state[at.servedShare]!;
+      why = state[at.cause]!;
+    } else if (now === dark.lockedOut) {
+      // It was locked out in the minute before, or as the grid went away.
+      end = Math.max(begin, minute - 1);
       why = state[at.cause]!;
     } else if (minute < horizon) {
       end = endsAt[passed![minute]!]!;

@@ -18,6 +18,7 @@ import { Dialog } from 'primeng/dialog';
 import { Textarea } from 'primeng/textarea';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { type Choice, ChoiceField } from '../ui/choice-field';
+import { pickedFile } from '../ui/picked-file';
 
 const maxFileBytes = 20_000_000;
 /** More rows of mistakes than these help nobody at once. */
@@ -122,9 +123,7 @@ export class ImportItemsDialog {
   }
 
   protected async pick(event: Event): Promise<void> {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     this.problem.set('');
     if (!file) return;
     if (file.size > maxFileBytes) {

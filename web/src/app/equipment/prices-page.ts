@@ -27,6 +27,7 @@ import { FormField } from '../ui/form-field';
 import { MoneyField } from '../ui/money-field';
 import { AddedMoney } from './added-money';
 import { PriceState } from './price-state';
+import { pickedFile } from '../ui/picked-file';
 
 /** Rows drawn at once; more are found by searching. */
 const mostRows = 120;
@@ -170,9 +171,7 @@ export class PricesPage {
   }
 
   protected async pick(event: Event): Promise<void> {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     this.fileProblem.set('');
     if (!file) return;
     if (/\.xlsx$/i.test(file.name)) {

@@ -16,6 +16,7 @@ import { PlaceHeader } from '../ui/place-header';
 import { supplyChoices } from '../ui/supply-choices';
 import { JobList } from './job-list';
 import { WhoCard } from './who-card';
+import { pickedFile } from '../ui/picked-file';
 
 /** Larger than any job this program writes; larger files are refused before they are read. */
 const maxFileBytes = 4_000_000;
@@ -48,9 +49,7 @@ export class JobsPage {
   }
 
   protected importFile(event: Event): void {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     if (!file) return;
     if (file.name.endsWith('.zip')) {
       this.open(this.importArchive(file));

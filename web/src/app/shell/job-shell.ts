@@ -23,6 +23,7 @@ import { LastAnswers } from '../data/last-answers';
 import { EquipmentChange } from '../data/equipment-change';
 import { Runtimes } from '../data/runtimes';
 import { WeatherYears } from '../data/weather-years';
+import { WiringStudies } from '../data/wiring-studies';
 
 import { CommandPalette } from './command-palette';
 import { ConflictDialog } from './conflict-dialog';
@@ -70,6 +71,7 @@ import { WorkingDrawer } from './working-drawer';
     WeatherYears,
     OutageStudies,
     Runtimes,
+    WiringStudies,
     EquipmentChange,
     LastAnswers,
     Working,

@@ -1,7 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
 import { comparedTexts, type UnitSystem } from '@levamen/core/base';
 import type { Margin, Verdict } from '@levamen/core/study';
+import { inWordsOf } from '@levamen/core/present';
 import { EvaluationService } from '../data/evaluation';
+import { JobSession } from '../data/job-session';
+import { WiringStudies } from '../data/wiring-studies';
+import { PLACE_LOCALE } from '../ui/place-locale';
 import { VerdictMark } from '../ui/verdict-mark';
 import { Working } from './working';
 
@@ -52,6 +57,19 @@ const figuresText = (margin: Margin, units: UnitSystem): string => {
     } @empty {
       <p class="soft">Working out the margins…</p>
     }
+    @if (wiring(); as cell) {
+      <button type="button" [class]="cell.verdict" data-margin="wiring" (click)="openWiring()">
+        <span class="head">
+          <span class="name">Wiring</span>
+          <lv-verdict-mark [verdict]="cell.verdict" />
+        </span>
+        <span class="bar" aria-hidden="true">
+          <span class="fill" [style.inline-size.%]="cell.share"></span>
+        </span>
+        <span class="figures figure">{{ cell.figures }}</span>
+        <span class="culprit">{{ cell.culprit }}</span>
+      </button>
+    }
   `,
   styleUrl: './margin-strip.css',
   host: { role: 'region', 'aria-label': 'Margins' },
@@ -60,6 +78,23 @@ const figuresText = (margin: Margin, units: UnitSystem): string => {
 export class MarginStrip {
   protected readonly working = inject(Working);
   private readonly evaluations = inject(EvaluationService);
+  private readonly studies = inject(WiringStudies);
+  private readonly router = inject(Router);
+  private readonly session = inject(JobSession);
+  private readonly locale = inject(PLACE_LOCALE);
+
+  /** The worst of the wiring; there is one once there are panels. */
+  protected readonly wiring = computed(() => {
+    const answer = this.studies.answer();
+    if (!answer || (this.session.plan()?.survey.panels.length ?? 0) === 0) return null;
+    const { verdict, failing, checked, culprit } = answer.margin;
+    return {
+      verdict,
+      share: failing > 0 ? 100 : 50,
+      figures: failing > 0 ? `${failing} must be fixed` : `${checked} checks`,
+      culprit: inWordsOf(this.locale(), culprit),
+    };
+  });
 
   protected readonly cells = computed((): Cell[] => {
     const units = this.evaluations.units();
@@ -71,4 +106,8 @@ export class MarginStrip {
       demandShare: Number.isFinite(margin.ratio) ? Math.min(100, (margin.ratio / fullScale) * 100) : 0,
     }));
   });
+
+  protected openWiring(): void {
+    void this.router.navigate(['/jobs', this.session.id(), 'wiring']);
+  }
 }

@@ -25,6 +25,10 @@ import { STAGES } from './stage';
         <span class="number" aria-hidden="true">?</span>
         <span class="name">Open points</span>
       </a>
+      <a routerLink="rules" routerLinkActive="here" ariaCurrentWhenActive="page" class="more">
+        <span class="number" aria-hidden="true">§</span>
+        <span class="name">Rules</span>
+      </a>
       <a routerLink="photos" routerLinkActive="here" ariaCurrentWhenActive="page" class="more">
         <span class="number" aria-hidden="true"><i class="pi pi-camera"></i></span>
         <span class="name">Photos</span>

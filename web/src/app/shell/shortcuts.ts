@@ -4,7 +4,10 @@ import type { ShortcutGroup } from './stage';
 export const shellShortcuts = (stageCount: number): ShortcutGroup => ({
   group: 'Everywhere',
   rows: [
-    { keys: `Alt 1 to Alt ${stageCount}`, does: 'Go to the stage of that number' },
+    {
+      keys: stageCount < 10 ? `Alt 1 to Alt ${stageCount}` : 'Alt 1 to Alt 9, Alt 0 for the tenth',
+      does: 'Go to the stage of that number',
+    },
     { keys: 'Ctrl K', does: 'Find a load, a figure or an action' },
     { keys: 'Ctrl Z', does: 'Undo' },
     { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
@@ -30,10 +33,10 @@ export function shellAction(event: KeyboardEvent): ShellAction | null {
   const key = event.key.toLowerCase();
   if (command && key === 'k') return { kind: 'palette' };
   if (command && key === '/') return { kind: 'keys' };
-  const stage = /^Digit([1-9])$/.exec(event.code);
+  const stage = /^Digit([0-9])$/.exec(event.code);
   // By its place on the keyboard: with Alt a digit may stand for another character.
   if (event.altKey && !command && !event.shiftKey && stage)
-    return { kind: 'stage', index: Number(stage[1]) - 1 };
+    return { kind: 'stage', index: (Number(stage[1]) + 9) % 10 };
   if (typingInto(event.target)) return null;
   if (command && key === 'z') return { kind: event.shiftKey ? 'redo' : 'undo' };
   if (command && key === 'y') return { kind: 'redo' };

@@ -7,6 +7,7 @@ import { outageStage } from './outage/outage.stage';
 import { panelsStage } from './panels/panels.stage';
 import { sourcesStage } from './sources/sources.stage';
 import { usageStage } from './usage/usage.stage';
+import { wiringStage } from './wiring/wiring.stage';
 import type { Stage } from '../shell/stage';
 
 /** The stages that work, in the order of the work. */
@@ -20,4 +21,5 @@ export const stages: readonly Stage[] = [
   outageStage,
   optionsStage,
   dailyStage,
+  wiringStage,
 ];

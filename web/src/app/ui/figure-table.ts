@@ -13,7 +13,7 @@ export interface FigureRow {
   selector: 'lv-figure-table',
   template: `
     <div class="scroll" tabindex="0" role="region" [attr.aria-label]="label()">
-      <table class="ruled small">
+      <table class="ruled by-row small">
         <thead>
           <tr>
             @for (head of heads(); track $index; let first = $first) {
@@ -43,11 +43,7 @@ export interface FigureRow {
       overflow-x: auto;
     }
     tbody th {
-      font-size: inherit;
-      font-weight: 500;
       color: var(--ink);
-      border-block-end: 1px solid var(--rule);
-      text-align: start;
     }
     .marked,
     .marked th {

@@ -42,6 +42,12 @@ export interface OptionsApi {
   candidates(variant: number): OptionsOfVariant;
   /** Hours and chance in one year; null where it cannot be played. */
   play(variant: number, parts: readonly StackPart[]): readonly number[] | null;
+  /** Share of comfort that is served at most, by nameplate energy; null where the house has none. See `comfortAtMost`. */
+  comfortAtMost(
+    variant: number,
+    parts: readonly StackPart[],
+    batteriesWh: readonly number[],
+  ): readonly number[] | null;
   /** Share of comfort served, see `comfortServed`. */
   comfort(variant: number, parts: readonly StackPart[]): number | null;
 }

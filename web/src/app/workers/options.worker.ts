@@ -3,7 +3,13 @@ import { islandOf } from '@levamen/core/design';
 import { type Pricer, pricer } from '@levamen/core/offer';
 import { type DesignVariant, designVariants, stackCandidates } from '@levamen/core/offer/details';
 import { type Evaluation, evaluatePlan } from '@levamen/core/study';
-import { comfortServed, KeptYear, type OutageStudy, yearObjectives } from '@levamen/core/study/details';
+import {
+  comfortAtMost,
+  comfortServed,
+  KeptYear,
+  type OutageStudy,
+  yearObjectives,
+} from '@levamen/core/study/details';
 import { expose } from 'comlink';
 import type { OptionsApi, OptionsAsked } from './options-api';
 
@@ -70,6 +76,11 @@ const api: OptionsApi = {
   play: (variant, parts) => {
     const study = studyOf(variant, parts);
     return yearObjectives(study, ready().catalogue, yearOf(study));
+  },
+  comfortAtMost: (variant, parts, batteriesWh) => {
+    const study = studyOf(variant, parts);
+    const most = comfortAtMost(study, ready().catalogue, yearOf(study));
+    return most && batteriesWh.map(most);
   },
   comfort: (variant, parts) => {
     const study = studyOf(variant, parts);

@@ -117,7 +117,7 @@ export class BackupStage {
   });
   protected readonly sides = computed((): Choice<Side>[] => [
     { label: 'Circuit', value: 'circuit' },
-    { label: this.open() === 0 ? 'Wiring' : `Wiring\u00a0${this.open()}!`, value: 'wiring' },
+    { label: this.open() === 0 ? 'Services' : `Services\u00a0${this.open()}!`, value: 'wiring' },
     { label: 'Suggest', value: 'suggest' },
     { label: 'Mend', value: 'mend' },
     { label: 'Power', value: 'power' },

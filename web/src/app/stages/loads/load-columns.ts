@@ -1,4 +1,10 @@
-import { amountText, checkedAmount, quantityText, type ReadAmount, readAmount } from '@levamen/core/base';
+import {
+  amountText,
+  checkedAmount,
+  plainQuantityText,
+  type ReadAmount,
+  readAmount,
+} from '@levamen/core/base';
 import { type Season, seasons } from '@levamen/core/nature';
 import { type LegSet, readLegs, type SupplySystem, systemFacts } from '@levamen/core/electric';
 import {
@@ -235,5 +241,5 @@ export function writeCell(load: Load, key: ColumnKey, text: string, context: Cel
 export function costText(hours: number | null): string {
   if (hours === null || !Number.isFinite(hours)) return '–';
   if (hours < 0.0083) return '0 min';
-  return hours < 1 ? `${Math.round(hours * 60)} min` : quantityText(hours, 'h').replace('\u202f', ' ');
+  return hours < 1 ? `${Math.round(hours * 60)} min` : plainQuantityText(hours, 'h');
 }

@@ -4,6 +4,7 @@ import { designVariants, frontByBounds, type FrontSoFar } from '@levamen/core/of
 import { runtimeQuestion, type SeasonOutlook } from '@levamen/core/study';
 import type { Remote } from 'comlink';
 import type { OptionCandidate, OptionsApi, OptionsAsked, OptionsOfVariant } from '../../workers/options-api';
+import { comfortFront } from './comfort-front';
 import type { FreeHelp, OptionPoint, SearchState } from './search-state';
 
 type Ask = (plan: Plan, parts: readonly StackPart[]) => Promise<SeasonOutlook | null>;
@@ -15,6 +16,8 @@ export class OptionRun {
   private readonly variants;
   /** What was simulated, by variant and stack. */
   private readonly played = new Map<string, readonly number[] | null>();
+  private readonly comforts = new Map<OptionCandidate, Promise<number | null>>();
+  private points: readonly OptionPoint[] = [];
 
   constructor(
     private readonly workers: readonly Remote<OptionsApi>[],
@@ -51,8 +54,10 @@ export class OptionRun {
     const { fronts } = await this.front(all);
     if (this.isOver()) return;
     this.say({ phase: 'years', frontMs: performance.now() - this.began });
-    await this.refine(pointsOf(fronts, this.variants), outlook);
+    this.points = pointsOf(fronts, this.variants);
+    await this.refine(this.points, outlook);
     await this.forNothing(outlook);
+    await this.comfort(all, outlook);
     if (!this.isOver()) this.say({ phase: 'done' });
   }
 
@@ -75,15 +80,7 @@ export class OptionRun {
       best: [followedMin / 60, 1],
       atOnce: this.workers.length,
       isOver: this.isOver,
-      play: async ({ variant, parts, name }) => {
-        const key = `${variant} ${name}`;
-        const known = this.played.get(key);
-        if (known !== undefined) return known;
-        // The same worker for a variant: it keeps what it knows of its loads.
-        const value = await this.workers[variant % this.workers.length]!.play(variant, parts);
-        this.played.set(key, value);
-        return value;
-      },
+      play: (candidate) => this.play(candidate),
       tell: ({ fronts, simulated, pruned, left }) =>
         this.say({
           points: pointsOf(fronts, this.variants),
@@ -93,6 +90,47 @@ export class OptionRun {
           firstMs: (this.firstMs ??= performance.now() - this.began),
         }),
     });
+  }
+
+  private async play({ variant, parts, name }: OptionCandidate): Promise<readonly number[] | null> {
+    const key = `${variant} ${name}`;
+    const known = this.played.get(key);
+    if (known !== undefined) return known;
+    const value = await this.workerOf(variant).play(variant, parts);
+    this.played.set(key, value);
+    return value;
+  }
+
+  /** The same worker for a variant: it keeps what it knows of its loads. */
+  private workerOf(variant: number): Remote<OptionsApi> {
+    return this.workers[variant % this.workers.length]!;
+  }
+
+  private comfortOf(candidate: OptionCandidate): Promise<number | null> {
+    const { variant, parts } = candidate;
+    const share = this.comforts.get(candidate) ?? this.workerOf(variant).comfort(variant, parts);
+    this.comforts.set(candidate, share);
+    return share;
+  }
+
+  /** Searches for comfort too, and adds what lies on its front alone. */
+  private async comfort(all: readonly OptionCandidate[], outlook: Ask): Promise<void> {
+    if (this.isOver()) return;
+    this.say({ phase: 'comfort' });
+    const front = await comfortFront(all, this.workers, {
+      isOver: this.isOver,
+      comfortOf: (candidate) => this.comfortOf(candidate),
+      tell: ({ simulated, left }) => this.say({ comfort: { simulated, left } }),
+    });
+    for (const candidate of front) {
+      if (this.isOver()) return;
+      if (this.points.some((point) => point.candidate === candidate)) continue;
+      const value = await this.play(candidate);
+      if (value === null) continue;
+      const point = pointOf(candidate, value, this.variants);
+      this.points = inOrder([...this.points, point]);
+      await this.refine([point], outlook);
+    }
   }
 
   /** What the household could do with the design as it is. */
@@ -119,38 +157,39 @@ export class OptionRun {
 
   /** What lies on a front is played over several years, and asked for its comfort. */
   private async refine(points: readonly OptionPoint[], outlook: Ask): Promise<void> {
-    let known = points;
-    const put = (at: OptionPoint, change: Partial<OptionPoint>): void => {
-      known = known.map((one) => (one.candidate === at.candidate ? { ...one, ...change } : one));
-      this.say({ points: known });
-    };
     for (const point of points) {
       if (this.isOver()) return;
-      const { variant, parts } = point.candidate;
+      const { candidate } = point;
       const [years, comfort] = await Promise.all([
-        outlook(point.variant.plan, parts),
-        this.workers[variant % this.workers.length]!.comfort(variant, parts),
+        outlook(point.variant.plan, candidate.parts),
+        this.comfortOf(candidate),
       ]);
-      put(point, { outlook: years, comfort: comfort ?? undefined });
+      this.points = this.points.map((one) =>
+        one.candidate === candidate ? { ...one, outlook: years, comfort: comfort ?? undefined } : one,
+      );
+      this.say({ points: this.points });
     }
   }
 }
 
+type Variants = readonly OptionPoint['variant'][];
+
+const inOrder = (points: readonly OptionPoint[]): OptionPoint[] =>
+  points.toSorted((a, b) => a.candidate.cost - b.candidate.cost);
+
+const pointOf = (candidate: OptionCandidate, value: readonly number[], variants: Variants): OptionPoint => ({
+  candidate,
+  variant: variants[candidate.variant]!,
+  hoursH: value[0]!,
+  chance: value[1]!,
+  outlook: null,
+  comfort: null,
+});
+
 /** The points of all fronts, each once, cheapest first. */
-function pointsOf(
-  fronts: FrontSoFar<OptionCandidate>['fronts'],
-  variants: readonly OptionPoint['variant'][],
-): OptionPoint[] {
+function pointsOf(fronts: FrontSoFar<OptionCandidate>['fronts'], variants: Variants): OptionPoint[] {
   const points = new Map<OptionCandidate, OptionPoint>();
-  for (const front of fronts)
-    for (const { candidate, value } of front)
-      points.set(candidate, {
-        candidate,
-        variant: variants[candidate.variant]!,
-        hoursH: value[0]!,
-        chance: value[1]!,
-        outlook: null,
-        comfort: null,
-      });
-  return [...points.values()].toSorted((a, b) => a.candidate.cost - b.candidate.cost);
+  for (const { candidate, value } of fronts.flat())
+    points.set(candidate, pointOf(candidate, value, variants));
+  return inOrder([...points.values()]);
 }

@@ -103,7 +103,11 @@ export class OptionsStage {
     if (phase === 'candidates') return `${done}; more are being found.`;
     if (phase === 'front') return `${done}; ${left} left.`;
     const took = frontMs === null ? '' : ` in ${(frontMs / 1000).toFixed(1)} s`;
-    return phase === 'years' ? `${done}${took}; the front is played over five years.` : `${done}${took}.`;
+    if (phase === 'years') return `${done}${took}; the front is played over five years.`;
+    const { comfort } = state;
+    const searched = comfort ? ` For comfort ${comfort.simulated} were simulated` : ' Comfort is searched';
+    if (phase === 'comfort') return `${done}${took}.${searched}${comfort ? `; ${comfort.left} left` : ''}.`;
+    return `${done}${took}.${comfort ? `${searched}.` : ''}`;
   });
   protected readonly isSearching = computed(() => {
     const state = this.search.state();
@@ -155,8 +159,8 @@ export class OptionsStage {
     return [
       ...(state.tooDear > 0 ? [`${state.tooDear} cost more than the brief allows, and were left out.`] : []),
       ...(state.unpriced.length > 0 ? [`Left out for want of a price: ${state.unpriced.join(', ')}.`] : []),
-      ...(this.objective() === 'comfort'
-        ? ['Comfort is asked of what lies on the fronts of hours and chance, not of every candidate.']
+      ...(this.objective() === 'comfort' && this.isSearching()
+        ? ['The front of comfort is searched last: until then only what lies on the others stands here.']
         : []),
     ];
   });

@@ -36,8 +36,10 @@ export interface SearchState {
   /** Candidates that are neither simulated nor passed over yet. */
   readonly left: number;
   readonly total: number;
+  /** The same for comfort, which is searched last; null = not yet. */
+  readonly comfort: { readonly simulated: number; readonly left: number } | null;
   /** What is under way. */
-  readonly phase: 'candidates' | 'front' | 'years' | 'done';
+  readonly phase: 'candidates' | 'front' | 'years' | 'comfort' | 'done';
   /** Since the search began, ms: the first points, and the front of one year. */
   readonly firstMs: number | null;
   readonly frontMs: number | null;
@@ -55,6 +57,7 @@ export const noSearchYet: SearchState = {
   pruned: 0,
   left: 0,
   total: 0,
+  comfort: null,
   phase: 'candidates',
   firstMs: null,
   frontMs: null,

@@ -23,6 +23,7 @@ import { Dialog } from 'primeng/dialog';
 import { Textarea } from 'primeng/textarea';
 import { JobsApi, problemText } from '../../data/jobs-api';
 import { PanelEdits } from './panel-edits';
+import { pickedFile } from '../../ui/picked-file';
 
 const maxFileBytes = 5_000_000;
 
@@ -99,9 +100,7 @@ export class ImportCircuitsDialog {
   }
 
   protected async pick(event: Event): Promise<void> {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     this.problem.set('');
     if (!file) return;
     if (file.size > maxFileBytes) {

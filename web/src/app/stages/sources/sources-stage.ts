@@ -74,12 +74,17 @@ export class SourcesStage {
   protected readonly editing = signal(false);
 
   private readonly selectedName = computed(() => this.evaluation()?.selected?.stack.name ?? '');
-  protected readonly meeting = computed(() => this.rows(this.evaluation()?.meeting ?? []));
+  // Rows are worked out as they are shown: a hundred stacks have a hundred prices.
+  private readonly meeting = computed(() => this.evaluation()?.meeting ?? []);
+  private readonly failing = computed(() => this.evaluation()?.smaller ?? []);
+  protected readonly meetingCount = computed(() => this.meeting().length);
+  protected readonly smallerCount = computed(() => this.failing().length);
+  protected readonly fewest = 6;
   protected readonly listed = computed(() =>
-    this.allMeeting() ? this.meeting() : this.meeting().slice(0, 6),
+    this.rows(this.allMeeting() ? this.meeting() : this.meeting().slice(0, this.fewest)),
   );
   protected readonly nearly = computed(() => this.rows(this.evaluation()?.nearly ?? []));
-  protected readonly smaller = computed(() => this.rows(this.evaluation()?.smaller ?? []));
+  protected readonly smaller = computed(() => (this.allSmaller() ? this.rows(this.failing()) : []));
   protected readonly isPriced = computed(() => this.evaluations.book() !== null);
   protected readonly findings = injectFindings();
   protected readonly hasLoads = computed(() => (this.evaluation()?.context.backupSet.length ?? 0) > 0);
@@ -102,7 +107,7 @@ export class SourcesStage {
   constructor() {
     const runtimes = inject(Runtimes);
     effect(() => {
-      const shown = [...this.listed(), ...this.nearly(), ...(this.allSmaller() ? this.smaller() : [])];
+      const shown = [...this.listed(), ...this.nearly(), ...this.smaller()];
       runtimes.looked.set(shown.map(({ name }) => name));
     });
     inject(DestroyRef).onDestroy(() => runtimes.looked.set([]));

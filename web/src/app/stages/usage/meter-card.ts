@@ -25,6 +25,7 @@ import { ChannelTable } from './channel-table';
 import { ImportReadingsDialog, type ReadyImport } from './import-readings-dialog';
 import { UsageCharts } from './usage-charts';
 import { UsageEdits } from './usage-edits';
+import { pickedFile } from '../../ui/picked-file';
 
 /** The simulated monitor that ships with the program. */
 const simulator = '/api/monitor/1';
@@ -95,9 +96,7 @@ export class MeterCard {
   }
 
   protected pick(event: Event): void {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     if (file) this.attempt(() => this.look(file, file.name));
   }
 

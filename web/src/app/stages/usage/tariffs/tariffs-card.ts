@@ -16,6 +16,7 @@ import { type Choice, ChoiceField } from '../../../ui/choice-field';
 import { downloadBlob, fileStem } from '../../../ui/download';
 import { tariffChoices } from '../../../ui/tariff-choices';
 import { TariffEditor } from './tariff-editor';
+import { pickedFile } from '../../../ui/picked-file';
 
 const currencyOf: Readonly<Record<string, string>> = {
   CA: 'CAD',
@@ -129,9 +130,7 @@ export class TariffsCard {
   }
 
   protected pick(event: Event): void {
-    const picker = event.target as HTMLInputElement;
-    const file = picker.files?.[0];
-    picker.value = '';
+    const file = pickedFile(event);
     if (file) void this.read(file);
   }
 

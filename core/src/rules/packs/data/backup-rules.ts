@@ -1,0 +1,452 @@
+import { placeWord } from '../../../base/index.js';
+import { rule } from '../rule.schema.js';
+
+const earth = placeWord('earth');
+const isWhole = "covers == 'service'";
+const isSettled = "school != 'not settled' && school != 'none'";
+const isRated = `(${isWhole} || school == 'feeder' && hasSubPanel)`;
+
+/** What a way of backing up a service asks for. */
+export const backupRules = [
+  rule({
+    id: 'backup.school',
+    on: 'backup',
+    name: 'How a service is backed up is settled',
+    holds: "school != 'not settled'",
+    severity: 'consider',
+    says: [
+      'Not settled how this service is backed up',
+      'Until then the circuits that stay on are taken as moved behind the source one by one.',
+      'Choose one of the ways below.',
+    ],
+  }),
+  rule({
+    id: 'backup.none',
+    on: 'backup',
+    name: 'Nothing is meant to stay on where a service is not backed up',
+    when: "school == 'none'",
+    holds: 'kept == 0',
+    severity: 'must-fix',
+    says: [
+      '{kept:circuits} should stay on, but the service is not backed up',
+      '{kept}.',
+      'Choose how the service is backed up, or let them go dark.',
+    ],
+  }),
+  rule({
+    id: 'backup.device',
+    on: 'backup',
+    name: 'A device isolates the island from the grid',
+    when: isWhole,
+    holds: "device != 'not chosen'",
+    severity: 'consider',
+    says: [
+      'No isolating device chosen',
+      'No path may feed the grid while islanded: the disconnection must be physical.',
+      'Choose a contactor, a transfer switch, a device at the meter, or the pass-through of an in-line inverter.',
+    ],
+  }),
+  rule({
+    id: 'backup.sub-panel',
+    on: 'backup',
+    name: 'The sub-panel whose feeder is cut is chosen',
+    when: "school == 'feeder' && subPanels > 0",
+    holds: 'hasSubPanel',
+    severity: 'must-fix',
+    says: ['No sub-panel chosen', 'There are {subPanels}.', 'Choose the one whose feeder is cut.'],
+  }),
+  rule({
+    id: 'lone.sub-panel',
+    on: 'backup',
+    name: 'A feeder splice has a sub-panel to feed',
+    when: "school == 'feeder' && subPanels == 0",
+    holds: 'hasSubPanel',
+    severity: 'must-fix',
+    says: [
+      'No sub-panel chosen',
+      'This service has no sub-panel.',
+      'Choose another way, or build a backed-up loads panel.',
+    ],
+  }),
+  rule({
+    id: 'unentered.rating',
+    on: 'backup',
+    name: 'What is ahead of an isolating device is known',
+    when: `${isRated} && !known(aheadA)`,
+    holds: 'known(aheadA)',
+    severity: 'consider',
+    says: [
+      'Rating of the isolating device not settled',
+      'Nobody has entered {ahead}.',
+      'Enter the rating of the isolating device or pass-through, and what is ahead of it.',
+    ],
+  }),
+  rule({
+    id: 'backup.rating',
+    on: 'backup',
+    name: 'An isolating device is rated for what is ahead of it',
+    when: `${isRated} && known(aheadA)`,
+    holds: 'deviceA >= aheadA',
+    severity: 'must-fix',
+    says: [
+      'The isolating device is rated below what is ahead of it',
+      'Rated {deviceA}; {ahead}: {aheadA}.',
+      'Choose a device of at least that rating, or a smaller breaker ahead of it.',
+    ],
+    open: [
+      'Rating of the isolating device not settled',
+      'It needs at least {aheadA}: {ahead}.',
+      'Enter the rating of the isolating device or pass-through, and what is ahead of it.',
+    ],
+    fine: ['The isolating device is rated for what is ahead of it', '{deviceA} against {aheadA}.'],
+  }),
+  rule({
+    id: 'backup.at-meter',
+    on: 'backup',
+    name: 'A device at the meter stops at 200 A',
+    when: `${isWhole} && device == 'at-meter'`,
+    holds: 'serviceA <= 200',
+    severity: 'must-fix',
+    says: [
+      'A device at the meter stops at 200 A',
+      'The service is {serviceA} ({rule}).',
+      'Use a contactor or transfer switch on the house side, or split the service.',
+    ],
+  }),
+  rule({
+    id: 'backup.consent',
+    on: 'backup',
+    name: 'The utility consents to a device at its meter',
+    when: `${isWhole} && device == 'at-meter'`,
+    holds: 'hasConsent',
+    severity: 'must-fix',
+    says: [
+      'The utility must consent to a device at its meter',
+      'Nobody has said that it does.',
+      'Ask before anything is ordered.',
+    ],
+    fine: [
+      'The utility has consented',
+      'Keep the letter with the papers.',
+      'Ask before anything is ordered.',
+    ],
+  }),
+  rule({
+    id: 'backup.two-mains',
+    on: 'backup',
+    name: 'One panel hangs on a service that is isolated as a whole',
+    when: isWhole,
+    holds: 'mains <= 1',
+    severity: 'consider',
+    says: [
+      'Several panels hang on this service side by side',
+      '{mains}: the isolating device must sit ahead of all of them, or some stay on the grid.',
+      'Place it between the meter and the first of them, or back up one panel only.',
+    ],
+  }),
+  rule({
+    id: 'backup.dark',
+    on: 'backup',
+    name: 'Nothing stays dark behind a device that isolates the whole service',
+    when: isWhole,
+    holds: 'dark == 0',
+    severity: 'must-fix',
+    says: [
+      '{dark:circuits} cannot stay dark behind this device',
+      'Everything on the service is live in the island: {dark}.',
+      'Shed them by a device or by hand, or move them to a panel on the grid side.',
+    ],
+  }),
+  rule({
+    id: 'backup.control',
+    on: 'backup',
+    name: 'The load control takes every circuit that is shed',
+    when: "school == 'controlled'",
+    holds: 'controlled <= controlTakes',
+    severity: 'must-fix',
+    says: [
+      'More circuits are shed than the load control takes',
+      '{controlled:count} against {controlTakes}: {controlled}.',
+      'Take a larger control, or let some stay on.',
+    ],
+    open: [
+      'Size of the load control not settled',
+      'It controls {controlled:circuits} now.',
+      'Enter how many circuits the devices can take.',
+    ],
+    fine: ['The load control takes what is shed', '{controlled:count} of {controlTakes} circuits.'],
+  }),
+  rule({
+    id: 'backup.spaces',
+    on: 'backup',
+    name: 'The new panel has the spaces that what moves needs',
+    when: "school == 'loads-panel'",
+    holds: 'movedPoles <= newSpaces',
+    severity: 'must-fix',
+    says: [
+      'The new panel is too small',
+      '{moved:circuits} with {movedPoles} poles move; it has {newSpaces} spaces.',
+      'Take a larger panel, or leave a circuit where it is.',
+    ],
+    open: [
+      'The new panel needs {movedPoles} spaces',
+      '{moved:circuits} with {movedPoles} poles move.',
+      'Choose a panel, with some spaces spare.',
+    ],
+    fine: [
+      'The new panel holds what moves',
+      '{moved:circuits} with {movedPoles} poles move; it has {newSpaces} spaces.',
+      'Take a larger panel, or leave a circuit where it is.',
+    ],
+  }),
+  rule({
+    id: 'backup.extend',
+    on: 'backup',
+    name: 'How far circuits are extended to a new panel is known',
+    when: "school == 'loads-panel'",
+    holds: 'hasDistance || moved == 0',
+    severity: 'consider',
+    says: [
+      '{moved:circuits} to extend to the new panel',
+      '{extend}',
+      'Enter the distance between the panels; splices need a box that stays accessible.',
+    ],
+    fine: [
+      '{moved:circuits} to extend to the new panel',
+      '{extend}',
+      'Splices need a box that stays accessible.',
+    ],
+  }),
+  rule({
+    id: 'backup.partly',
+    on: 'backup',
+    name: 'A sub-panel that moves has no circuit that stays dark',
+    when: "school == 'loads-panel'",
+    holds: 'partly == 0',
+    severity: 'consider',
+    says: [
+      'A sub-panel moves as a whole',
+      '{partly}: its dark circuits are live too, once its feeder hangs on the new panel.',
+      'Switch them off by hand, shed them, or feed them from the old panel.',
+    ],
+  }),
+  rule({
+    id: 'through.rating',
+    on: 'backup',
+    name: 'The pass-through carries the circuits behind it',
+    when: "school == 'loads-panel'",
+    holds: 'runningA <= deviceA',
+    severity: 'must-fix',
+    says: [
+      'The pass-through is too small for the circuits behind it',
+      'All that hangs on it draws {runningA} a leg when it runs together; it is rated {deviceA}.',
+      'Choose a larger transfer, or move fewer circuits. The breaker ahead of it must not be larger than its rating.',
+    ],
+    open: [
+      'Rating of the pass-through not settled',
+      'All that hangs on it draws {runningA} a leg when it runs together.',
+      'Enter it; the breaker ahead of it must not be larger.',
+    ],
+    fine: [
+      'The pass-through carries the circuits behind it',
+      'All that hangs on it draws {runningA} a leg when it runs together; it is rated {deviceA}.',
+      'Choose a larger transfer, or move fewer circuits. The breaker ahead of it must not be larger than its rating.',
+    ],
+  }),
+  rule({
+    id: 'backup.outside',
+    on: 'backup',
+    name: 'What stays on hangs on the sub-panel whose feeder is cut',
+    when: "school == 'feeder' && hasSubPanel",
+    holds: 'keptOutside == 0',
+    severity: 'must-fix',
+    says: [
+      '{keptOutside:circuits} stay on but do not hang on {subPanel}',
+      '{keptOutside}.',
+      'Move them to the sub-panel, or let them go dark.',
+    ],
+  }),
+  rule({
+    id: 'spliced.dark',
+    on: 'backup',
+    name: 'Nothing stays dark on the sub-panel whose feeder is cut',
+    when: "school == 'feeder' && hasSubPanel",
+    holds: 'darkInside == 0',
+    severity: 'must-fix',
+    says: [
+      '{darkInside:circuits} cannot stay dark on a spliced sub-panel',
+      '{darkInside}.',
+      'Shed them, or feed them from another panel.',
+    ],
+  }),
+  rule({
+    id: 'backup.solar-dead',
+    on: 'backup',
+    name: 'Existing solar can charge in an outage',
+    when: isSettled,
+    holds: 'solarDead == 0',
+    severity: 'consider',
+    says: [
+      'Existing solar stays on the grid side',
+      '{solarDead}: it is dead in an outage and charges nothing.',
+      'Move it behind the source, as far as the battery inverter can absorb its power.',
+    ],
+  }),
+  rule({
+    id: 'backup.solar-live',
+    on: 'backup',
+    name: 'Existing solar in an island is within what the battery inverter absorbs',
+    when: isSettled,
+    holds: 'solarLive == 0',
+    severity: 'consider',
+    says: [
+      'Existing solar is on the island side',
+      '{solarLive}: it returns some minutes after islanding and must back off when the battery is full.',
+      'Check that its power is within what the battery inverter absorbs, and that it backs off by frequency.',
+    ],
+  }),
+  rule({
+    id: 'open.bond',
+    on: 'backup',
+    name: `Where neutral and ${earth} are bonded while islanded is settled`,
+    when: `${isSettled} && ${isWhole}`,
+    holds: "bondAt != 'not settled'",
+    severity: 'consider',
+    says: [
+      `Not settled where neutral and ${earth} are bonded while islanded`,
+      'Exactly one bond must exist in every operating state.',
+      'Choose the place: the service panel behind the device, the device itself, or the inverter.',
+    ],
+  }),
+  rule({
+    id: 'solid.bond',
+    on: 'backup',
+    name: `Where neutral and ${earth} are bonded while islanded is settled, or the neutral is solid`,
+    when: `${isSettled} && covers != 'service'`,
+    holds: "bondAt != 'not settled'",
+    severity: 'consider',
+    says: [
+      `Not settled where neutral and ${earth} are bonded while islanded`,
+      'Exactly one bond must exist in every operating state.',
+      'As long as the neutral is not switched, the bond at the service serves the island too.',
+    ],
+  }),
+  rule({
+    id: 'unseen.bond',
+    on: 'backup',
+    name: `Somebody has looked where neutral and ${earth} are bonded`,
+    when: `${isSettled} && ${isWhole} && bondAt == 'service' && bonded == 0`,
+    holds: 'bondUnseen == 0',
+    severity: 'consider',
+    says: [
+      `Nobody has looked yet where neutral and ${earth} are bonded`,
+      'The island would rely on a bond in {bondUnseen}; nothing is entered there.',
+      `Look in the panel, and enter in Panels whether neutral and ${earth} are bonded there.`,
+    ],
+  }),
+  rule({
+    id: 'lost.bond',
+    on: 'backup',
+    name: `An island has a bond of neutral and ${earth}`,
+    when: `${isSettled} && ${isWhole} && bondAt == 'service' && (bonded > 0 || bondUnseen == 0)`,
+    holds: 'bonded > 0',
+    severity: 'must-fix',
+    says: [
+      'The only bond stays on the utility side',
+      'No panel of {service} is bonded; once the device opens, the island has no bond.',
+      `Use a bond relay in the isolating device or the inverter, and the ${placeWord('earth-electrode')} of the house.`,
+    ],
+    fine: [
+      `One bond of neutral and ${earth} while islanded`,
+      'The bond at the service stays connected.',
+      `Use a bond relay in the isolating device or the inverter, and the ${placeWord('earth-electrode')} of the house.`,
+    ],
+  }),
+  rule({
+    id: 'kept.bond',
+    on: 'backup',
+    name: `The bond at the service serves an island of some circuits`,
+    when: `${isSettled} && covers != 'service' && bondAt == 'service'`,
+    holds: 'true',
+    severity: 'must-fix',
+    says: [`One bond of neutral and ${earth} while islanded`],
+    fine: [
+      `One bond of neutral and ${earth} while islanded`,
+      'The bond at the service stays connected.',
+      `Use a bond relay in the isolating device or the inverter, and the ${placeWord('earth-electrode')} of the house.`,
+    ],
+  }),
+  ...(['inverter', 'isolating-device'] as const).map((at) =>
+    rule({
+      id: `${at}.bond`,
+      on: 'backup',
+      name: `A bond in the ${at === 'inverter' ? 'inverter' : 'isolating device'} is the only one while islanded`,
+      when: `${isSettled} && bondAt == '${at}'`,
+      holds: 'bonded == 0',
+      severity: 'must-fix',
+      says: [
+        `Two bonds of neutral and ${earth} while islanded`,
+        `Bonded as well as the ${at === 'inverter' ? 'inverter' : 'isolating device'}: {bonded}.`,
+        `Separate neutrals and ${placeWord('earths')} there and move the ${placeWord('main-earth-conductor')}, or bond at the service only.`,
+      ],
+      fine: [
+        `One bond of neutral and ${earth} while islanded`,
+        'It closes as the island forms and opens before the grid returns.',
+      ],
+    }),
+  ),
+  ...(['split', 'shared'] as const).map((kind) =>
+    rule({
+      id: `${kind}.joined`,
+      on: 'backup',
+      name:
+        kind === 'split'
+          ? 'A system of its own is not joined to another'
+          : 'Services on one source are both isolated before it closes',
+      when: `${isSettled} && school ${kind === 'split' ? '==' : '!='} 'split'`,
+      holds: "joinedTo == ''",
+      severity: kind === 'split' ? 'must-fix' : 'consider',
+      says: [
+        kind === 'split'
+          ? 'A system of its own is not joined to another'
+          : 'Shares its source with {joinedTo}',
+        'Two services on one source: both must be isolated before it closes, and the conductors between {service} and {joinedTo} count as feeders.',
+        'Interlock both isolating devices, or give each service its own source.',
+      ],
+    }),
+  ),
+];
+
+/** American codes only: what is transferred automatically is within what the source gives. */
+export const transferRules = [
+  rule({
+    id: 'hand.transfer',
+    on: 'backup',
+    name: 'Transferred by hand, the user chooses what the source carries',
+    clause: '702.4',
+    when: `${isSettled} && isAmerican && hasStack && !isAutomatic`,
+    holds: 'true',
+    severity: 'must-fix',
+    says: ['Transferred by hand'],
+    fine: ['Transferred by hand: the user chooses what the source carries', '{rule}.'],
+  }),
+  rule({
+    id: 'automatic.transfer',
+    on: 'backup',
+    name: 'The source carries the load transferred automatically',
+    clause: '702.4',
+    when: `${isSettled} && isAmerican && hasStack && isAutomatic`,
+    holds: 'transferredVA <= sourceVA',
+    severity: 'must-fix',
+    says: [
+      'The load transferred automatically is larger than the source',
+      '{rule}: {transferredVA} ({transferredHow}) against {sourceVA}.',
+      'Shed more by automatic load management, transfer by hand, or add inverters. Verify with the local authority.',
+    ],
+    fine: [
+      'The source carries the load transferred',
+      '{rule}: {transferredVA} ({transferredHow}) against {sourceVA}.',
+      'Shed more by automatic load management, transfer by hand, or add inverters. Verify with the local authority.',
+    ],
+  }),
+];

@@ -1,0 +1,167 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { quantityText } from '@levamen/core/base';
+import { pricedMaterial } from '@levamen/core/offer/details';
+import type { MaterialKind } from '@levamen/core/wiring';
+import { Button } from 'primeng/button';
+import { unparse } from 'papaparse';
+import { EvaluationService } from '../../data/evaluation';
+import { JobSession } from '../../data/job-session';
+import { moneyText } from '../../ui/money-text';
+import { downloadBlob, fileStem } from '../../ui/download';
+import { WiringState } from './wiring-state';
+
+const kindNames: Readonly<Record<MaterialKind, string>> = {
+  devices: 'Devices',
+  conductors: 'Conductors',
+  conduit: 'Conduit',
+  connections: 'Connections',
+  control: 'Measuring and communication',
+  signs: 'Signs',
+};
+
+/** What is bought for the wiring beside the units. */
+@Component({
+  selector: 'lv-material-view',
+  imports: [Button],
+  template: `
+    <div class="bar">
+      <p class="small soft">
+        Lengths are those of the runs, as entered or taken for granted: cuttings, bends and fittings come on
+        top. Breakers of the family the panel is listed for. What is there already is not in it.
+      </p>
+      <p-button
+        label="CSV"
+        icon="pi pi-download"
+        size="small"
+        [text]="true"
+        ariaLabel="Material as CSV"
+        (onClick)="csv()"
+      />
+    </div>
+    <div class="scroll" tabindex="0" role="region" aria-label="Material of the wiring">
+      <table class="ruled by-row small">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col">Kind</th>
+            <th scope="col" class="number">Quantity</th>
+            @if (priced()) {
+              <th scope="col">In the company’s list</th>
+              <th scope="col" class="number">Net price</th>
+            }
+            <th scope="col">Where</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.name) {
+            <tr>
+              <th scope="row" class="figure">{{ row.name }}</th>
+              <td>{{ row.kind }}</td>
+              <td class="number figure">{{ row.quantity }}</td>
+              @if (priced()) {
+                <td>{{ row.item }}</td>
+                <td class="number figure">{{ row.price }}</td>
+              }
+              <td class="soft">{{ row.where }}</td>
+            </tr>
+          } @empty {
+            <tr>
+              <td colspan="6" class="soft">Nothing new is wired yet: choose how the house is backed up.</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+    @if (sum(); as sum) {
+      <p class="small" data-material-sum>
+        <b class="figure">{{ sum.total }}</b> for what has a price, net, after discount.
+        @if (sum.missing > 0) {
+          {{ sum.missing }} of {{ rows().length }} lines have none.
+        }
+        @if (sum.counted !== '') {
+          The price of the design counts <span class="figure">{{ sum.counted }}</span> for wire and conduit,
+          by length; this is what they come to as wired.
+        }
+      </p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0.4rem;
+    }
+    .bar {
+      display: flex;
+      justify-content: space-between;
+      align-items: start;
+      gap: 0.6rem;
+    }
+    .scroll {
+      overflow-x: auto;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MaterialView {
+  private readonly state = inject(WiringState);
+  private readonly session = inject(JobSession);
+  private readonly evaluations = inject(EvaluationService);
+  private readonly units = this.evaluations.units;
+
+  private readonly material = computed(() => this.state.safety()?.material ?? []);
+  /** At the prices of the list the job is designed with; null = it has none. */
+  protected readonly priced = computed(() => {
+    const book = this.evaluations.book();
+    return book && pricedMaterial(this.material(), this.evaluations.items(), book);
+  });
+  protected readonly rows = computed(() => {
+    const priced = this.priced();
+    return this.material().map(({ kind, name, quantity, unit, where }, index) => {
+      const { item = null, bought = null, amount = null } = priced?.lines[index] ?? {};
+      const more =
+        bought === null || bought === quantity ? '' : `, ${quantityText(bought, unit, this.units())}`;
+      return {
+        name,
+        kind: kindNames[kind],
+        quantity: quantityText(quantity, unit, this.units()),
+        item: item === null ? '–' : `${item}${more}`,
+        price: amount === null || !priced ? '–' : moneyText(amount, priced.currency),
+        where: where.join('; '),
+      };
+    });
+  });
+  protected readonly sum = computed(() => {
+    const priced = this.priced();
+    if (!priced || priced.lines.length === 0) return null;
+    const counted = this.evaluations.price()?.estimatedWire ?? null;
+    return {
+      total: moneyText(priced.total, priced.currency),
+      missing: priced.missing.length,
+      counted: counted === null ? '' : moneyText(counted, priced.currency),
+    };
+  });
+
+  protected csv(): void {
+    const text = unparse(
+      this.material().map(({ kind, name, quantity, unit, where }, index) => {
+        const { item = null, amount = null } = this.priced()?.lines[index] ?? {};
+        return {
+          Kind: kindNames[kind],
+          What: name,
+          Quantity: quantity,
+          Unit: unit === 'm' ? 'm' : 'pieces',
+          Item: item ?? '',
+          'Net price': amount ?? '',
+          Where: where.join('; '),
+        };
+      }),
+      // A cell that begins like a formula is text in a spreadsheet.
+      { escapeFormulae: true },
+    );
+    downloadBlob(
+      new Blob([text], { type: 'text/csv' }),
+      `${fileStem(this.session.job()?.name ?? 'job')}-material.csv`,
+    );
+  }
+}

@@ -1,0 +1,61 @@
+import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { UnitSystem } from '@levamen/core/base';
+import type { Subject } from '@levamen/core/rules/packs';
+import type { Nudge, Plan } from '@levamen/core/design';
+import type {
+  Drawing,
+  OneLineTag,
+  Situation,
+  SourceKind,
+  WiredDesign,
+  WiringFinding,
+  WiringMargin,
+  WiringSafety,
+} from '@levamen/core/wiring';
+
+/** A design whose wiring is asked for, with the units that feed each island. */
+export interface WiringAsked {
+  readonly plan: Plan;
+  readonly stacks: readonly { readonly islandId: string; readonly parts: readonly StackPart[] }[];
+  /** At least every unit the stacks name. */
+  readonly catalogue: Catalogue;
+}
+
+/** Which drawing is asked for, and how. */
+export interface DrawingAsked {
+  readonly units: UnitSystem;
+  readonly nudges: readonly Nudge[];
+  /** The isolating device whose every conductor is shown; '' = the whole, in one line. */
+  readonly deviceId: string;
+}
+
+export interface DrawingAnswer {
+  readonly drawing: Drawing;
+  /** What each thing is tagged with. */
+  readonly tags: readonly OneLineTag[];
+  /** Isolating devices that can be shown with every conductor. */
+  readonly ways: readonly { readonly deviceId: string; readonly name: string }[];
+  /** The one that is shown; '' = the whole, in one line. */
+  readonly deviceId: string;
+}
+
+export interface WiringAnswer {
+  readonly wired: WiredDesign;
+  readonly findings: readonly WiringFinding[];
+  readonly margin: WiringMargin;
+}
+
+export interface WiringApi {
+  wire(asked: WiringAsked): WiringAnswer;
+  /** A drawing of what was wired last; null = nothing was. */
+  draw(asked: DrawingAsked): Promise<DrawingAnswer | null>;
+  /** Everything of what was wired last that rules are asked about. */
+  subjects(): readonly Subject[];
+  /** What people who work on what was wired last must know. */
+  safety(): WiringSafety | null;
+  /** What is live in what was wired last, and from what. */
+  live(
+    standing: Readonly<Record<string, string>>,
+    situation: Situation,
+  ): ReadonlyMap<string, SourceKind> | null;
+}
