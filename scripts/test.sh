@@ -109,6 +109,9 @@ summary() {
       const report = read(name);
       passed += report?.numPassedTests ?? 0;
       failed += report?.numFailedTests ?? 0;
+      // Once more at the end: who reads only the last lines still learns what failed, and how (a seed, for one).
+      const wrong = (report?.testResults ?? []).flatMap((file) => file.assertionResults.filter((each) => each.status === "failed").map((each) => ({ file: file.name, ...each })));
+      for (const each of wrong) console.log(`failed: ${each.file} › ${each.fullName}\n${each.failureMessages.join("\n").slice(0, 2000)}`);
     }
     for (const name of ["e2e", "apart/e2e"]) {
       const stats = read(name)?.stats;

@@ -43,6 +43,7 @@ const scales: Readonly<Record<FieldUnit, FieldScale>> = {
   l: linear('l', 1, 1, { gal: 3.785411784 }),
   'l/h': linear('l/h', 1, 2),
   hp: linear('hp', 1, 3, { w: 1 / 746, kw: 1 / 0.746 }),
+  dB: linear('dB', 1, 0, { 'db(a)': 1, dba: 1 }),
   count: linear('', 1, 0),
   factor: linear('', 1, 2),
 };

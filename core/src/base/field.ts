@@ -24,6 +24,7 @@ export type FieldUnit =
   | 'l'
   | 'l/h'
   | 'hp'
+  | 'dB'
   | 'count'
   | 'factor';
 

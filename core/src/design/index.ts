@@ -44,6 +44,18 @@ export { type OpenPoint, openPointSchema } from './brief/open-point.schema.js';
 export { plannedLoad } from './brief/planned-load.js';
 export { plannedLoads } from './brief/planned-loads.js';
 export { prepareFor } from './brief/prepare-for.js';
+export {
+  type Placed,
+  type Placement,
+  placementSchema,
+  placedSchema,
+  put,
+  sayOfWall,
+  takeDown,
+  type WallWork,
+  wallWork,
+  wallWorkSchema,
+} from './placement/placement.schema.js';
 export { type Settings, settingsOf } from './brief/settings.js';
 export {
   type DailyUse,

@@ -1,3 +1,4 @@
+export { completeItem } from './items/complete-item.js';
 /** What only the company's equipment looks at: forms, checks and tables of items. */
 export { emptyHead } from './items/empty-item.js';
 export { type Doubt, itemDoubts } from './items/item-doubts.js';

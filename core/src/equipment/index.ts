@@ -8,6 +8,7 @@ export {
   catalogueSchema,
   type OverloadPoint,
   type Unit,
+  type UnitBody,
 } from './catalogue/unit.schema.js';
 export { assumedLabels } from './items/assumed-labels.js';
 export { catalogueOf } from './items/catalogue-of.js';

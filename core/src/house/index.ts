@@ -97,3 +97,37 @@ export {
 } from './billed/rest-of-bills.js';
 export { seasonDayWh } from './billed/season-day.js';
 export { isSouthern } from './site/is-southern.js';
+export { facingOf, sideFacingDeg } from './lot/facing-of.js';
+export {
+  type Corner,
+  cornerSchema,
+  emptyLot,
+  type Lot,
+  type LotMark,
+  lotSchema,
+  type MarkKind,
+  markKinds,
+  markSchema,
+} from './lot/lot.schema.js';
+export { lotProblems } from './lot/lot-problems.js';
+export {
+  type Construction,
+  type LegKind,
+  legKinds,
+  legSchema,
+  newWall,
+  type Opening,
+  type OpeningKind,
+  openingKinds,
+  openingSchema,
+  type PlaceKind,
+  placeKinds,
+  type RouteLeg,
+  type StudWood,
+  studWoods,
+  type Wall,
+  type WallRoute,
+  wallRouteSchema,
+  wallSchema,
+  type WallTrace,
+} from './lot/wall.schema.js';

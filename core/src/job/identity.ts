@@ -1,7 +1,7 @@
 export type Dict = Record<string, unknown>;
 
 /** What names an entry of a list; its place does not. */
-const identityKeys = ['id', 'serviceId', 'circuitId', 'loadId', 'islandId'] as const;
+const identityKeys = ['id', 'serviceId', 'circuitId', 'loadId', 'islandId', 'thingId', 'wallId'] as const;
 
 export const isDict = (value: unknown): value is Dict =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

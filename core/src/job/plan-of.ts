@@ -8,8 +8,15 @@ export const designOf = ({ designs, chosenDesignId }: Job, designId = chosenDesi
   designs.find(({ id }) => id === designId) ?? designs.find(({ id }) => id === chosenDesignId) ?? designs[0]!;
 
 /** A plan taken apart: what a design says of its own, and the house it is over. */
-function takenApart({ backup, sources, equipment, dailyUse, wiring, ...house }: Plan) {
-  const own: Pick<Plan, keyof typeof designSlices> = { backup, sources, equipment, dailyUse, wiring };
+function takenApart({ backup, sources, equipment, dailyUse, wiring, placement, ...house }: Plan) {
+  const own: Pick<Plan, keyof typeof designSlices> = {
+    backup,
+    sources,
+    equipment,
+    dailyUse,
+    wiring,
+    placement,
+  };
   return { own, house };
 }
 

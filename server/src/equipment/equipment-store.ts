@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { EquipmentChange, EquipmentList, EquipmentRevision, ItemHistory, Who } from '@levamen/core/api';
 import type { Job } from '@levamen/core/job';
 import { type Item, sampleLine } from '@levamen/core/equipment';
-import { itemDoubts, listProblems } from '@levamen/core/equipment/details';
+import { completeItem, itemDoubts, listProblems } from '@levamen/core/equipment/details';
 import type { DataSource, EntityManager } from 'typeorm';
 import { asKept, readBook, writeBook } from './price-store.js';
 import { HttpProblem } from '../http/problem.js';
@@ -57,7 +57,7 @@ export class EquipmentStore {
       revision,
       latest,
       sampleHidden: of?.sampleHidden ?? false,
-      items: rows.map(({ item }) => item),
+      items: rows.map(({ item }) => completeItem(item)),
       book: await readBook(manager, this.workspaceId, revision),
     };
   }
@@ -194,7 +194,11 @@ export class EquipmentStore {
        WHERE i.workspace_id = $1 AND i.item_id = $2 ORDER BY i.revision DESC LIMIT 200`,
       [this.workspaceId, itemId],
     );
-    return rows.map(({ changed_at, ...row }) => ({ ...row, changedAt: changed_at.toISOString() }));
+    return rows.map(({ changed_at, item, ...row }) => ({
+      ...row,
+      item: item && completeItem(item),
+      changedAt: changed_at.toISOString(),
+    }));
   }
 }
 

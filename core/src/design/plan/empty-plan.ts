@@ -6,7 +6,8 @@ import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../../electric/index.js';
 import { usualCode } from '../../rules/index.js';
-import { emptySurvey, emptyUsage, noParties } from '../../house/index.js';
+import { emptyLot, emptySurvey, emptyUsage, noParties } from '../../house/index.js';
+import { emptyPlacement } from '../placement/placement.schema.js';
 import { emptyScenario } from '../sources/scenario.schema.js';
 import { emptyWiring } from '../wiring/wiring.schema.js';
 import type { Plan } from './plan.js';
@@ -44,6 +45,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     },
     supply: { system, frequencyHz: american ? 60 : 50, serviceRatingA: null },
     survey: emptySurvey(),
+    lot: emptyLot(),
     usage: emptyUsage(),
     loads: [],
     photos: [],
@@ -59,5 +61,6 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     equipment: emptyEquipment(),
     dailyUse: emptyDailyUse(),
     wiring: emptyWiring(),
+    placement: emptyPlacement(),
   };
 }

@@ -1,6 +1,6 @@
 import { backupProblems } from '../backup/backup-problems.js';
 import { systemFacts } from '../../electric/index.js';
-import { surveyProblems } from '../../house/index.js';
+import { lotProblems, surveyProblems } from '../../house/index.js';
 import type { Plan } from './plan.js';
 
 interface PlanProblem {
@@ -14,6 +14,7 @@ export function planProblems(plan: Omit<Plan, 'site' | 'brief' | 'outage'>): Pla
     path: ['survey', ...path],
     message,
   }));
+  problems.push(...lotProblems(plan.lot));
   plan.usage.bills.forEach((bill, index) => {
     if (bill.toDay <= bill.fromDay) {
       problems.push({

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { supplySchema } from '../../electric/index.js';
 import {
   loadSchema,
+  lotSchema,
   maxPhotos,
   partiesSchema,
   photoSchema,
@@ -19,6 +20,7 @@ import { briefSchema } from '../brief/brief.schema.js';
 import { maxOpenPoints, openPointSchema } from '../brief/open-point.schema.js';
 import { equipmentUseSchema } from '../equipment/equipment-list.schema.js';
 import { equipmentSchema } from '../equipment/equipment.schema.js';
+import { placementSchema } from '../placement/placement.schema.js';
 import { scenarioSchema } from '../sources/scenario.schema.js';
 import { sourcesSchema } from '../sources/sources.schema.js';
 import { wiringSchema } from '../wiring/wiring.schema.js';
@@ -32,6 +34,7 @@ export const houseSlices = {
   brief: briefSchema,
   supply: supplySchema,
   survey: surveySchema,
+  lot: lotSchema,
   usage: usageSchema,
   loads: z.array(loadSchema).max(maxLoads, `A job holds at most ${maxLoads} loads`),
   photos: z.array(photoSchema).max(maxPhotos, `A job holds at most ${maxPhotos} photos`),
@@ -53,4 +56,5 @@ export const designSlices = {
   equipment: equipmentSchema,
   dailyUse: dailyUseSchema,
   wiring: wiringSchema,
+  placement: placementSchema,
 };

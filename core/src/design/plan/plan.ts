@@ -8,6 +8,7 @@ import type { BackedUpHouse } from '../backup/backed-up-house.js';
 import type { Brief } from '../brief/brief.schema.js';
 import type { OpenPoint } from '../brief/open-point.schema.js';
 import type { EquipmentUse } from '../equipment/equipment-list.schema.js';
+import type { Placement } from '../placement/placement.schema.js';
 import type { Scenario } from '../sources/scenario.schema.js';
 import type { Sources } from '../sources/sources.schema.js';
 import type { Wiring } from '../wiring/wiring.schema.js';
@@ -26,4 +27,5 @@ export interface Plan extends House, BackedUpHouse {
   code: Code;
   sources: Sources;
   wiring: Wiring;
+  placement: Placement;
 }

@@ -1,5 +1,6 @@
 import { settleLegs, settlePhotos, settleRating, settleRest } from '../../house/index.js';
 import { settleBackup } from '../backup/settle-backup.js';
+import { settlePlacement } from '../placement/settle-placement.js';
 import type { Plan } from './plan.js';
 import { settleTariffs } from './settle-tariffs.js';
 
@@ -37,4 +38,4 @@ function settleSources<P extends Plan>(plan: P): P {
  * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
  */
 export const settlePlan = <P extends Plan>(plan: P): P =>
-  settlePhotos(settleTariffs(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan)))))));
+  settlePlacement(settlePhotos(settleTariffs(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan))))))));

@@ -94,12 +94,36 @@ const batterySchema = z.strictObject({
 });
 export type Battery = z.infer<typeof batterySchema>;
 
+/** What matters about a unit where it stands or hangs; null = its data sheet does not say. */
+const unitBodySchema = z.strictObject({
+  widthM: z.number().nullable(),
+  heightM: z.number().nullable(),
+  depthM: z.number().nullable(),
+  mounting: z.enum(['wall', 'floor', 'wall-or-floor', 'rail', 'panel', 'roof']).nullable(),
+  outdoors: z.boolean().nullable(),
+  clearAboveM: z.number().nullable(),
+  clearBelowM: z.number().nullable(),
+  clearBesideM: z.number().nullable(),
+  clearFrontM: z.number().nullable(),
+  /** Between two of them, as its fire test allows. */
+  betweenM: z.number().nullable(),
+  ingress: z.string(),
+  noiseDb: z.number().nullable(),
+  coldestC: z.number().nullable(),
+  hottestC: z.number().nullable(),
+  derateAboveC: z.number().nullable(),
+  deratePerC: z.number().nullable(),
+  heaterW: z.number().nullable(),
+});
+export type UnitBody = z.infer<typeof unitBodySchema>;
+
 export const unitSchema = z.strictObject({
   id: idSchema,
   name: nameSchema(60),
   role: z.enum(unitRoles),
   summary: lineSchema(240),
   massKg: amountSchema(0.01, 5000, 'kg').nullable(),
+  body: unitBodySchema,
   inverter: inverterSchema.nullable(),
   battery: batterySchema.nullable(),
   /** Array a charge controller takes, W; null = it is none. */

@@ -3,6 +3,8 @@ import { amountSchema, field, idSchema, lineSchema, nameSchema, noteSchema } fro
 import { yesNo } from './yes-no.js';
 
 const length = (label: string) => field(amountSchema(1, 20_000, 'mm').nullable(), { label, unit: 'mm' });
+const clearance = (label: string, hint?: string) =>
+  field(amountSchema(0, 5000, 'mm').nullable(), { label, unit: 'mm', ...(hint === undefined ? {} : { hint }) });
 const temperature = (label: string) => field(amountSchema(-80, 120, '°C').nullable(), { label, unit: '°C' });
 
 /** What every item has, whatever its kind: what it is called and where its data come from. */
@@ -50,8 +52,15 @@ export const bodyFields = {
   clearanceMm: field(amountSchema(0, 5000, 'mm').nullable(), {
     label: 'Clearance around it',
     unit: 'mm',
-    hint: 'the largest the maker asks for',
+    hint: 'where no side says otherwise',
   }),
+  clearAboveMm: clearance('Clear above it'),
+  clearBelowMm: clearance('Clear below it'),
+  clearBesideMm: clearance('Clear beside it'),
+  clearFrontMm: clearance('Clear before it'),
+  betweenUnitsMm: clearance('Between two of them', 'as its fire test allows; empty: as the code says'),
+  ingress: field(lineSchema(20), { label: 'Ingress class', hint: 'for example IP55, or 3R' }),
+  noiseDb: field(amountSchema(0, 120, 'dB').nullable(), { label: 'Noise at 1 m', unit: 'dB', hint: 'A-weighted' }),
 };
 
 /** Temperatures it bears. */
@@ -63,6 +72,7 @@ export const temperatureFields = {
     label: 'Power lost above that',
     unit: 'share/°C',
   }),
+  heaterW: field(amountSchema(1, 5000, 'W').nullable(), { label: 'Heater of its own', unit: 'W' }),
 };
 
 /** What the maker promises. */

@@ -1,5 +1,6 @@
 import { systemFacts } from '../../electric/index.js';
 import type { Battery, Inverter, Unit } from '../catalogue/unit.schema.js';
+import { bodyOf } from './body-of.js';
 import type { BatteryRatings } from './battery-ratings.js';
 import type { InverterRatings } from './inverter-ratings.js';
 import type { Item } from './item.schema.js';
@@ -125,6 +126,7 @@ export function unitOf(item: Item): Unit | null {
     name: item.name,
     summary: item.summary,
     massKg: item.massKg,
+    body: bodyOf(item),
     assumed,
     controllerW: null,
     retired: item.retired,

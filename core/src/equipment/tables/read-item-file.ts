@@ -1,3 +1,4 @@
+import { completeItem } from '../items/complete-item.js';
 import { itemDoubts } from '../items/item-doubts.js';
 import { itemFileTitle } from '../items/item-json-schema.js';
 import { type Item, itemSchema } from '../items/item.schema.js';
@@ -25,7 +26,7 @@ export function readItemFile(text: string): ReadItems {
   const problems: CellProblem[] = [];
   (listed as unknown[]).forEach((one, index) => {
     const row = index + 1;
-    const read = itemSchema.safeParse(one);
+    const read = itemSchema.safeParse(typeof one === 'object' && one !== null ? completeItem(one) : one);
     if (!read.success) {
       for (const { path, message } of read.error.issues.slice(0, mostMistakes))
         problems.push({ row, column: path.join('.'), message });

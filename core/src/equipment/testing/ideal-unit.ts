@@ -1,3 +1,5 @@
+import { bodyOf } from '../items/body-of.js';
+import { emptyHead } from '../items/empty-item.js';
 import type { Battery, Unit } from '../catalogue/unit.schema.js';
 
 /** A lithium battery without losses, so that expected values can be worked out by hand. */
@@ -20,6 +22,7 @@ export const idealUnit: Unit = {
   role: 'battery-inverter',
   summary: '',
   massKg: 100,
+  body: bodyOf(emptyHead),
   inverter: {
     systems: ['split-120-240'],
     output: 'two',

@@ -7,8 +7,8 @@ export interface PhotoThing {
   readonly label: string;
 }
 
-/** What photos of a house may be of, in the order of the survey: services, panels with their circuits, loads. */
-export function photoThings({ survey, loads }: Pick<House, 'survey' | 'loads'>): PhotoThing[] {
+/** What photos of a house may be of, in the order of the survey: services, panels with their circuits, loads, walls. */
+export function photoThings({ survey, loads, lot }: Pick<House, 'survey' | 'loads' | 'lot'>): PhotoThing[] {
   return [
     ...survey.services.map(({ id, name }) => ({ id, label: name })),
     ...survey.panels.flatMap((panel) => [
@@ -16,5 +16,6 @@ export function photoThings({ survey, loads }: Pick<House, 'survey' | 'loads'>):
       ...panel.circuits.map((circuit) => ({ id: circuit.id, label: circuitText({ panel, circuit }) })),
     ]),
     ...loads.map(({ id, name }) => ({ id, label: name })),
+    ...lot.walls.map(({ id, name }) => ({ id, label: `Wall ${name}` })),
   ];
 }

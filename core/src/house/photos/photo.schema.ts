@@ -19,7 +19,7 @@ export const photoDigestSchema = z
 export const photoSchema = z.strictObject({
   id: idSchema,
   digest: photoDigestSchema,
-  /** Id of the service, panel, circuit or load it shows; null = the house. */
+  /** Id of the service, panel, circuit, load or wall it shows; null = the house. */
   aboutId: idSchema.nullable(),
   subject: field(z.enum(photoSubjects, { error: `Choose one of: ${photoSubjects.join(', ')}` }), {
     label: 'It shows',

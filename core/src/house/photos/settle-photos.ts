@@ -1,10 +1,12 @@
 import type { Load } from '../loads/load.schema.js';
 import type { Survey } from '../panels/panel.schema.js';
+import type { Lot } from '../lot/lot.schema.js';
 import type { Photo } from './photo.schema.js';
 
 interface Photographed {
   readonly survey: Survey;
   readonly loads: readonly Load[];
+  readonly lot: Lot;
   photos: Photo[];
 }
 
@@ -13,7 +15,7 @@ export function settlePhotos<H extends Photographed>(house: H): H {
   if (house.photos.every(({ aboutId }) => aboutId === null)) return house;
   const { services, panels } = house.survey;
   const there = new Set(
-    [...services, ...panels, ...panels.flatMap(({ circuits }) => circuits), ...house.loads].map(
+    [...services, ...panels, ...panels.flatMap(({ circuits }) => circuits), ...house.loads, ...house.lot.walls].map(
       ({ id }) => id,
     ),
   );

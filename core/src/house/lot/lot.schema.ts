@@ -1,0 +1,83 @@
+import * as z from 'zod';
+import { amountSchema, field, idSchema, lineSchema } from '../../base/index.js';
+import { wallSchema } from './wall.schema.js';
+
+/** What stands on a lot beside the house. */
+export const markKinds = {
+  meter: 'Electric meter',
+  panel: 'Panel',
+  disconnect: 'Disconnect',
+  'gas-meter': 'Gas meter',
+  generator: 'Generator',
+  array: 'Solar array',
+  driveway: 'Driveway',
+  path: 'Path, access',
+  boundary: 'Boundary of the lot',
+  building: 'Other building',
+  tree: 'Tree',
+  other: 'Something else',
+} as const;
+export type MarkKind = keyof typeof markKinds;
+const markKindNames = Object.keys(markKinds) as [MarkKind, ...MarkKind[]];
+
+/** Where things are on the plan, m east and north of its origin. */
+const east = () => field(amountSchema(-500, 500, 'm'), { label: 'East', unit: 'm' });
+const north = () => field(amountSchema(-500, 500, 'm'), { label: 'North', unit: 'm' });
+
+export const cornerSchema = z.strictObject({ eastM: east(), northM: north() });
+export type Corner = z.infer<typeof cornerSchema>;
+
+export const markSchema = z.strictObject({
+  id: idSchema,
+  kind: field(z.enum(markKindNames, { error: 'Choose what it is' }), {
+    label: 'It is',
+    choices: Object.entries(markKinds) as [MarkKind, string][],
+  }),
+  name: field(lineSchema(60), { label: 'Name' }),
+  /** Its south-west corner. */
+  eastM: east(),
+  northM: north(),
+  /** 0: a point. */
+  widthM: field(amountSchema(0, 500, 'm'), { label: 'East to west', unit: 'm' }),
+  depthM: field(amountSchema(0, 500, 'm'), { label: 'North to south', unit: 'm' }),
+});
+export type LotMark = z.infer<typeof markSchema>;
+
+const perhaps = (label: string) =>
+  field(z.boolean({ error: 'Say yes or no' }).nullable(), {
+    label,
+    choices: [
+      [true, 'yes'],
+      [false, 'no'],
+    ],
+  });
+
+/** The house on its lot: walls that equipment may hang on, the outline of the house, what stands around it. */
+export const lotSchema = z.strictObject({
+  walls: z.array(wallSchema).max(30, 'A job holds at most 30 walls'),
+  /** Corners of the house, one after the other, anticlockwise seen from above: each side runs from left to right for who stands before it. */
+  corners: z.array(cornerSchema).max(40, 'An outline has at most 40 corners'),
+  marks: z.array(markSchema).max(60, 'A plan of the lot holds at most 60 things'),
+  /** Design flood above the ground before the house; null = none is known. */
+  floodM: field(amountSchema(-5, 20, 'm').nullable(), {
+    label: 'Flood level above the ground',
+    unit: 'm',
+    hint: 'empty: none is expected',
+  }),
+  snowM: field(amountSchema(0, 6, 'm').nullable(), { label: 'Snow that lies', unit: 'm' }),
+  saltAir: perhaps('Salt air'),
+  seismic: perhaps('Earthquake country'),
+  altitudeM: field(amountSchema(-450, 6000, 'm').nullable(), { label: 'Altitude', unit: 'm' }),
+});
+export type Lot = z.infer<typeof lotSchema>;
+
+export const emptyLot = (): Lot => ({
+  walls: [],
+  corners: [],
+  marks: [],
+  floodM: null,
+  snowM: null,
+  saltAir: null,
+  seismic: null,
+  altitudeM: null,
+});
