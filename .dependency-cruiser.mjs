@@ -12,6 +12,7 @@ const floors = [
   'rules',
   'design',
   'wiring',
+  'placement',
   'study',
   'offer',
   'checks',

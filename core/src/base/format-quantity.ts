@@ -58,12 +58,22 @@ const scaleOf = (value: number, unit: FigureUnit, system: UnitSystem): Scale => 
         : { unit: 'm²', convert: same, decimals: 0 };
     case 'm':
       return system === 'imperial'
-        ? { unit: 'ft', convert: (v) => v / 0.3048, decimals: 0 }
-        : { unit: 'm', convert: same, decimals: Math.abs(value) >= 10 ? 0 : 1 };
+        ? { unit: 'ft', convert: (v) => v / 0.3048, decimals: Math.abs(value) >= 3 ? 0 : 1 }
+        : { unit: 'm', convert: same, decimals: Math.abs(value) >= 10 ? 0 : Math.abs(value) >= 3 ? 1 : 2 };
     case 'mm':
       return system === 'imperial'
         ? { unit: 'in', convert: (v) => v / 25.4, decimals: Math.abs(value) < 25.4 ? 2 : 1 }
         : { unit: 'mm', convert: same, decimals: Number.isInteger(value) ? 0 : 1 };
+    case 'kg':
+      return system === 'imperial'
+        ? { unit: 'lb', convert: (v) => v / 0.45359237, decimals: 0 }
+        : { unit: 'kg', convert: same, decimals: 0 };
+    case 'N':
+      return system === 'imperial'
+        ? { unit: 'lbf', convert: (v) => v / 4.4482216, decimals: 0 }
+        : { unit: 'N', convert: same, decimals: 0 };
+    case 'dB':
+      return { unit: 'dB', convert: same, decimals: 0 };
     case 'yr':
       return { unit: 'yr', convert: same, decimals: 0 };
     case 'share':

@@ -14,3 +14,5 @@ export { syntheticYear } from './weather/synthetic-year.js';
 export { hoursOfYear, midHourMs, monthDays, monthOf, type WeatherYear } from './weather/weather-year.js';
 export { dailyLightWhPerM2, worstSpells } from './weather/worst-spells.js';
 export { writeEpw } from './weather/write-epw.js';
+export { type SunPath, sunPath } from './sun/sun-path.js';
+export { type SunnyWall, type WallSun, wallLightWPerM2, wallSun } from './sun/wall-sun.js';

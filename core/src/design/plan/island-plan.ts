@@ -14,13 +14,18 @@ export function islandPlan(whole: Plan, island: Island): Plan {
   const generator = sources.generator && isHere(sources.generator) ? sources.generator : null;
   const vehicle = sources.vehicle && isHere(sources.vehicle) ? sources.vehicle : null;
   const stacks = equipment.stacks.filter(({ islandId }) => islandId === island.id);
+  // Of units alone: boxes are no concern of one source.
+  const placed = plan.placement.placed.filter(
+    ({ thingId }) => !thingId.startsWith('unit:') || thingId.startsWith(`unit:${island.id}:`),
+  );
   const isWhole =
     island.first &&
     loads.length === plan.loads.length &&
     arrays.length === sources.arrays.length &&
     generator === sources.generator &&
     vehicle === sources.vehicle &&
-    stacks.length === equipment.stacks.length;
+    stacks.length === equipment.stacks.length &&
+    placed.length === plan.placement.placed.length;
   if (isWhole) return plan;
   return {
     ...plan,
@@ -29,5 +34,6 @@ export function islandPlan(whole: Plan, island: Island): Plan {
     brief: island.first ? plan.brief : { ...plan.brief, plannedAdditions: [] },
     sources: { ...sources, arrays, generator, vehicle },
     equipment: { ...equipment, stacks },
+    placement: { ...plan.placement, placed },
   };
 }

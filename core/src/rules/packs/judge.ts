@@ -1,4 +1,4 @@
-import { type Figure, type Finding, groupBy, type Severity } from '../../base/index.js';
+import { type Figure, type Finding, groupBy, type Severity, type UnitSystem } from '../../base/index.js';
 import type { Look } from './expression.js';
 import { type Fact, factFigure, factThings, factValue } from './fact.js';
 import { fillText } from './fill-text.js';
@@ -20,6 +20,8 @@ export interface Subject<Kind extends SubjectKind = SubjectKind> {
   /** What is shown when somebody asks for it: a panel, a part of the wiring. */
   readonly about: string;
   readonly facts: Facts<Kind>;
+  /** In which its quantities are put into words; metric where nothing is said. */
+  readonly units?: UnitSystem;
 }
 
 export type RuleVerdict = 'holds' | 'fails' | 'unknown';
@@ -83,10 +85,10 @@ const wordsFor = ({ rule, verdict }: Judgement): RuleSays => {
 
 /** The words of a judgement, with its facts put in. */
 export function judgementWords(judgement: Judgement): RuleSays {
-  const { kind, facts } = judgement.subject;
+  const { kind, facts, units } = judgement.subject;
   const reference = judgementReference(judgement);
   const { title, because, cure } = wordsFor(judgement);
-  const fill = (text: string): string => fillText(text, kind, facts).replace('{rule}', reference);
+  const fill = (text: string): string => fillText(text, kind, facts, units).replace('{rule}', reference);
   return { title: fill(title), because: fill(because), cure: fill(cure) };
 }
 

@@ -60,8 +60,8 @@ export class HourJumps {
 
   /** Works out an hour of the window. */
   work(hour: number): void {
-    const { hardware, sun, trace, chargeShare, dischargeShare, overloads } = this.plan;
-    const { standbyW, chargePowerW, chargeEfficiency, dcChargeEfficiency, dischargePowerW } = hardware;
+    const { hardware, sun, trace, chargeShare, dischargeShare, heaterW, overloads } = this.plan;
+    const { chargePowerW, chargeEfficiency, dcChargeEfficiency, dischargePowerW } = hardware;
     const { lossPerW, lossPerW2, peukert } = hardware;
     const demandW = trace.demandW[this.stage]!;
     const marks = overloads[this.stage]!;
@@ -79,7 +79,7 @@ export class HourJumps {
       const dcW = sun.dcW[ofYear]!;
       if (acW > 0) sunless = 0;
       ofYear = ofYear === minutesOfYear - 1 ? 0 : ofYear + 1;
-      const loadW = demandW[minute]! + standbyW;
+      const loadW = demandW[minute]! + hardware.standbyW + (heaterW === null ? 0 : heaterW[ofYearHour]!);
       const acUsedW = acW < loadW ? acW : loadW;
       let restW = loadW - acUsedW;
       if (restW < slackW) restW = 0;

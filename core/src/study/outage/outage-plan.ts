@@ -1,3 +1,4 @@
+import { type StackClimate, stackClimate } from '../../placement/index.js';
 import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
 import {
   batteryTemperaturesC,
@@ -81,6 +82,8 @@ export interface OutagePlan {
   readonly chargeShare: Float32Array;
   readonly dischargeShare: Float32Array;
   readonly batteryC: Float64Array;
+  /** What heaters of the batteries draw by hour of the year, W; null = none does. */
+  readonly heaterW: Float32Array | null;
 }
 
 /** What stays the same for every window of a year. */
@@ -97,6 +100,7 @@ export interface OutageYear {
   readonly chargeShare: Float32Array;
   readonly dischargeShare: Float32Array;
   readonly batteryC: Float64Array;
+  readonly heaterW: Float32Array | null;
 }
 
 function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
@@ -176,7 +180,16 @@ export function outageYear(
   const said = outageSettingsOf(plan);
   const place = said.batteryPlace.value;
   const { arrays } = plan.sources;
-  const batteryC = batteryTemperaturesC(place, settings.batteryTemperatureC.value, weather);
+  const climate = stackClimate(plan, stack, weather) ?? saidClimate();
+  function saidClimate(): StackClimate {
+    const batteryC = batteryTemperaturesC(place, settings.batteryTemperatureC.value, weather);
+    return {
+      chargeShare: hourlyShare(batteryC, (c) => chargeShareAt(stack.chemistry, c)),
+      dischargeShare: hourlyShare(batteryC, (c) => dischargeShareAt(stack.chemistry, c)),
+      batteryC,
+      heaterW: null,
+    };
+  }
   return {
     context,
     stack,
@@ -188,9 +201,7 @@ export function outageYear(
       ? kept.sun(arrays, said.snow.value, limits)
       : sunTrace(arrays, limits, (array) => hourlyArrayW(array, weather, said.snow.value)),
     thresholdsWh: Float64Array.from(house.thresholds, (share) => share * hardware.usableWh),
-    chargeShare: hourlyShare(batteryC, (c) => chargeShareAt(stack.chemistry, c)),
-    dischargeShare: hourlyShare(batteryC, (c) => dischargeShareAt(stack.chemistry, c)),
-    batteryC,
+    ...climate,
   };
 }
 

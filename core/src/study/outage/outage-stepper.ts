@@ -142,14 +142,23 @@ export class OutageStepper {
    */
   private run(from: number, to: number, { untilDark, passed, number }: Stretch, writes: boolean): number {
     const { plan, state, flows, quiet, fuelFullL, vehicleFullWh } = this;
-    const { hardware, sun, thresholdsWh, chargeShare, dischargeShare, overloads, overloadsBeside, besideW } =
-      plan;
+    const {
+      hardware,
+      sun,
+      thresholdsWh,
+      chargeShare,
+      dischargeShare,
+      heaterW,
+      overloads,
+      overloadsBeside,
+      besideW,
+    } = plan;
     const { acW: sunAcW, dcW: sunDcW, returnMin: solarReturnMin, sooner } = sun;
     const { demandW } = plan.trace;
     const {
       usableWh,
       keptWh,
-      standbyW,
+      standbyW: idleW,
       chargePowerW,
       chargeEfficiency,
       dcChargeEfficiency,
@@ -216,6 +225,7 @@ export class OutageStepper {
         passed[minute] = number;
       }
       const ofYearHour = (ofYear / 60) | 0;
+      const standbyW = heaterW === null ? idleW : idleW + heaterW[ofYearHour]!;
       share = 0;
 
       // The generator starts and stops by the charge, warms up, and keeps quiet hours.
