@@ -21,7 +21,19 @@ export const heatOf = ({ lot, placement }: Pick<Plan, 'lot' | 'placement'>): rea
           // Only under eaves and outdoors does its height matter.
           const height = eavesDepthM === null ? null : bottomM;
           return [
-            [thingId, place, lowestC, highestC, facingOf(lot, wall), eavesDepthM, eavesHeightM, heightM, horizon, shade, height],
+            [
+              thingId,
+              place,
+              lowestC,
+              highestC,
+              facingOf(lot, wall),
+              eavesDepthM,
+              eavesHeightM,
+              heightM,
+              horizon,
+              shade,
+              height,
+            ],
           ];
         }),
       ];

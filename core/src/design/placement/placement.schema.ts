@@ -31,7 +31,9 @@ export const wallWorkSchema = z.strictObject({
   detection: perhaps('Smoke or heat alarm there, connected to the others'),
   board: perhaps('Behind it a board that does not burn', '⅝ in type X gypsum, cement board'),
   impact: field(
-    z.enum(['none', 'bollards', 'stop', 'aside'], { error: 'Choose the protection from vehicles' }).nullable(),
+    z
+      .enum(['none', 'bollards', 'stop', 'aside'], { error: 'Choose the protection from vehicles' })
+      .nullable(),
     {
       label: 'Protection from vehicles',
       choices: [
@@ -89,7 +91,10 @@ export const sayOfWall = (placement: Placement, wallId: string, change: Partial<
 /** The placement with things put somewhere else; what was not placed is. */
 export function put(placement: Placement, placed: readonly Placed[]): Placement {
   const moved = new Set(placed.map(({ thingId }) => thingId));
-  return { ...placement, placed: [...placement.placed.filter(({ thingId }) => !moved.has(thingId)), ...placed] };
+  return {
+    ...placement,
+    placed: [...placement.placed.filter(({ thingId }) => !moved.has(thingId)), ...placed],
+  };
 }
 
 /** The placement without some things; they stay in the design. */

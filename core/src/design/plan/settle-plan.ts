@@ -38,4 +38,6 @@ function settleSources<P extends Plan>(plan: P): P {
  * agreement with the loads that are kept, nothing said about services, panels, circuits and islands that are gone.
  */
 export const settlePlan = <P extends Plan>(plan: P): P =>
-  settlePlacement(settlePhotos(settleTariffs(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan))))))));
+  settlePlacement(
+    settlePhotos(settleTariffs(settleSources(settleBackup(settleLegs(settleRest(settleRating(plan))))))),
+  );

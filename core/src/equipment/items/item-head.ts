@@ -4,7 +4,11 @@ import { yesNo } from './yes-no.js';
 
 const length = (label: string) => field(amountSchema(1, 20_000, 'mm').nullable(), { label, unit: 'mm' });
 const clearance = (label: string, hint?: string) =>
-  field(amountSchema(0, 5000, 'mm').nullable(), { label, unit: 'mm', ...(hint === undefined ? {} : { hint }) });
+  field(amountSchema(0, 5000, 'mm').nullable(), {
+    label,
+    unit: 'mm',
+    ...(hint === undefined ? {} : { hint }),
+  });
 const temperature = (label: string) => field(amountSchema(-80, 120, '°C').nullable(), { label, unit: '°C' });
 
 /** What every item has, whatever its kind: what it is called and where its data come from. */
@@ -60,7 +64,11 @@ export const bodyFields = {
   clearFrontMm: clearance('Clear before it'),
   betweenUnitsMm: clearance('Between two of them', 'as its fire test allows; empty: as the code says'),
   ingress: field(lineSchema(20), { label: 'Ingress class', hint: 'for example IP55, or 3R' }),
-  noiseDb: field(amountSchema(0, 120, 'dB').nullable(), { label: 'Noise at 1 m', unit: 'dB', hint: 'A-weighted' }),
+  noiseDb: field(amountSchema(0, 120, 'dB').nullable(), {
+    label: 'Noise at 1 m',
+    unit: 'dB',
+    hint: 'A-weighted',
+  }),
 };
 
 /** Temperatures it bears. */

@@ -94,15 +94,27 @@ const bodies: Readonly<Record<string, Body>> = {
     heaterW: 130,
   }),
   'madder-pack': body([580, 890, 190], 'wall', [160, 310, 140, 620], { betweenUnitsMm: 190, heaterW: 110 }),
-  'woad-93': body([510, 690, 240], 'wall', [320, 320, 230, 840], { ...hot(43, 0.027), noiseDb: 46, coldestC: -22 }),
-  'woad-module': body([470, 390, 280], 'wall-or-floor', [90, 0, 110, 620], { betweenUnitsMm: 0, outdoors: false, ingress: 'IP21', coldestC: -8 }),
+  'woad-93': body([510, 690, 240], 'wall', [320, 320, 230, 840], {
+    ...hot(43, 0.027),
+    noiseDb: 46,
+    coldestC: -22,
+  }),
+  'woad-module': body([470, 390, 280], 'wall-or-floor', [90, 0, 110, 620], {
+    betweenUnitsMm: 0,
+    outdoors: false,
+    ingress: 'IP21',
+    coldestC: -8,
+  }),
   'yarrow-79': body([770, 1290, 270], 'wall-or-floor', [210, 0, 170, 760], {
     ...hot(44, 0.019),
     betweenUnitsMm: 230,
     noiseDb: 44,
     heaterW: 210,
   }),
-  'yarrow-pack': body([770, 1140, 250], 'wall-or-floor', [210, 0, 170, 760], { betweenUnitsMm: 230, heaterW: 190 }),
+  'yarrow-pack': body([770, 1140, 250], 'wall-or-floor', [210, 0, 170, 760], {
+    betweenUnitsMm: 230,
+    heaterW: 190,
+  }),
   'teasel-56': body([430, 720, 260], 'wall', [260, 260, 160, 840], {
     ...hot(27, 0.009),
     outdoors: false,
@@ -116,13 +128,27 @@ const bodies: Readonly<Record<string, Body>> = {
     coldestC: -14,
     hottestC: 47,
   }),
-  'sorrel-34': body([540, 980, 195], 'wall', [180, 290, 130, 590], { ...hot(41, 0.024), betweenUnitsMm: 170, noiseDb: 39 }),
+  'sorrel-34': body([540, 980, 195], 'wall', [180, 290, 130, 590], {
+    ...hot(41, 0.024),
+    betweenUnitsMm: 170,
+    noiseDb: 39,
+  }),
   'sorrel-pack': body([540, 760, 180], 'wall', [180, 290, 130, 590], { betweenUnitsMm: 170 }),
   'weld-57': body([430, 560, 200], 'wall', [290, 290, 210, 760], { ...hot(43, 0.026), noiseDb: 43 }),
-  'weld-module': body([490, 360, 240], 'wall-or-floor', [80, 0, 90, 590], { betweenUnitsMm: 0, outdoors: false, ingress: 'IP20', coldestC: -7 }),
+  'weld-module': body([490, 360, 240], 'wall-or-floor', [80, 0, 90, 590], {
+    betweenUnitsMm: 0,
+    outdoors: false,
+    ingress: 'IP20',
+    coldestC: -7,
+  }),
   'bracken-96': body([540, 610, 225], 'wall', [310, 310, 220, 780], { ...hot(44, 0.025), noiseDb: 45 }),
   'bracken-141': body([540, 640, 235], 'wall', [310, 310, 220, 780], { ...hot(44, 0.025), noiseDb: 47 }),
-  'bracken-module': body([610, 410, 330], 'wall-or-floor', [100, 0, 120, 620], { betweenUnitsMm: 0, outdoors: false, ingress: 'IP21', coldestC: -9 }),
+  'bracken-module': body([610, 410, 330], 'wall-or-floor', [100, 0, 120, 620], {
+    betweenUnitsMm: 0,
+    outdoors: false,
+    ingress: 'IP21',
+    coldestC: -9,
+  }),
 };
 
 type Head = Pick<Item, 'id' | 'name' | 'summary' | 'massKg'>;

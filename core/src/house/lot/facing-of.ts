@@ -13,5 +13,7 @@ export function sideFacingDeg({ corners }: Pick<Lot, 'corners'>, side: number): 
 }
 
 /** Direction a wall faces, clockwise from north, degrees: as it is said, else as its side of the outline does; null = nobody knows. */
-export const facingOf = (lot: Pick<Lot, 'corners'>, { facingDeg, side }: Pick<Wall, 'facingDeg' | 'side'>): number | null =>
-  facingDeg ?? (side === null ? null : sideFacingDeg(lot, side));
+export const facingOf = (
+  lot: Pick<Lot, 'corners'>,
+  { facingDeg, side }: Pick<Wall, 'facingDeg' | 'side'>,
+): number | null => facingDeg ?? (side === null ? null : sideFacingDeg(lot, side));

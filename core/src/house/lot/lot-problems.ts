@@ -12,25 +12,27 @@ const metres = (value: number): string => `${Math.round(value * 100) / 100} m`;
 
 /** What is wrong with a wall beyond its shapes: openings that reach beyond it, horizons that turn back. */
 function wallProblems(wall: Wall, path: LotProblem['path']): LotProblem[] {
-  const outside = wall.openings.flatMap(({ kind, name, leftM, widthM, bottomM, heightM }, index): LotProblem[] => {
-    const called = name === '' ? openingKinds[kind] : name;
-    const at = [...path, 'openings', index];
-    if (leftM + widthM > wall.lengthM + slackM)
-      return [
-        {
-          path: [...at, 'leftM'],
-          message: `${called} reaches to ${metres(leftM + widthM)}, beyond the ${metres(wall.lengthM)} of wall ${wall.name}. Correct its place or width, or the length of the wall`,
-        },
-      ];
-    if (bottomM + heightM > wall.heightM + slackM)
-      return [
-        {
-          path: [...at, 'bottomM'],
-          message: `${called} reaches up to ${metres(bottomM + heightM)}, above the ${metres(wall.heightM)} of wall ${wall.name}. Correct its place or height, or the height of the wall`,
-        },
-      ];
-    return [];
-  });
+  const outside = wall.openings.flatMap(
+    ({ kind, name, leftM, widthM, bottomM, heightM }, index): LotProblem[] => {
+      const called = name === '' ? openingKinds[kind] : name;
+      const at = [...path, 'openings', index];
+      if (leftM + widthM > wall.lengthM + slackM)
+        return [
+          {
+            path: [...at, 'leftM'],
+            message: `${called} reaches to ${metres(leftM + widthM)}, beyond the ${metres(wall.lengthM)} of wall ${wall.name}. Correct its place or width, or the length of the wall`,
+          },
+        ];
+      if (bottomM + heightM > wall.heightM + slackM)
+        return [
+          {
+            path: [...at, 'bottomM'],
+            message: `${called} reaches up to ${metres(bottomM + heightM)}, above the ${metres(wall.heightM)} of wall ${wall.name}. Correct its place or height, or the height of the wall`,
+          },
+        ];
+      return [];
+    },
+  );
   const unordered = wall.horizon.findIndex(
     ({ azimuthDeg }, index) => index > 0 && azimuthDeg <= wall.horizon[index - 1]!.azimuthDeg,
   );

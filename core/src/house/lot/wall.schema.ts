@@ -139,15 +139,11 @@ const makeFields = {
 /** What is around it; null = nobody has said. */
 const aroundFields = {
   behind: field(
-    z
-      .enum(Object.keys(behinds) as (keyof typeof behinds)[], { error: 'Choose what lies behind' })
-      .nullable(),
+    z.enum(Object.keys(behinds) as (keyof typeof behinds)[], { error: 'Choose what lies behind' }).nullable(),
     { label: 'Behind it', choices: choicesOf(behinds) },
   ),
   front: field(
-    z
-      .enum(Object.keys(fronts) as (keyof typeof fronts)[], { error: 'Choose what is in front' })
-      .nullable(),
+    z.enum(Object.keys(fronts) as (keyof typeof fronts)[], { error: 'Choose what is in front' }).nullable(),
     { label: 'Before it', choices: choicesOf(fronts) },
   ),
   freeBeforeM: field(amountSchema(0, 100, 'm').nullable(), { label: 'Free before it', unit: 'm' }),
@@ -169,7 +165,10 @@ const climateFields = {
     hint: 'clockwise from north: east 90, south 180, west 270',
   }),
   eavesDepthM: field(amountSchema(0, 10, 'm').nullable(), { label: 'Eaves stand out', unit: 'm' }),
-  eavesHeightM: field(amountSchema(0.5, 20, 'm').nullable(), { label: 'Their edge above the ground', unit: 'm' }),
+  eavesHeightM: field(amountSchema(0.5, 20, 'm').nullable(), {
+    label: 'Their edge above the ground',
+    unit: 'm',
+  }),
   horizon: field(z.array(horizonPoint).max(36, 'Use at most 36 points'), {
     label: 'Horizon',
     points: {

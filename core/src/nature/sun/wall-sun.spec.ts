@@ -22,7 +22,10 @@ describe('the way of the sun', () => {
     const path = sunPath(place, 1);
     let worst = 0;
     for (let minute = 7; minute < 525_600; minute += 997) {
-      const { zenithDeg, azimuthDeg } = sunPosition(Date.UTC(2001, 0, 1) + (minute + 0.5 - 60) * 60_000, place);
+      const { zenithDeg, azimuthDeg } = sunPosition(
+        Date.UTC(2001, 0, 1) + (minute + 0.5 - 60) * 60_000,
+        place,
+      );
       if (zenithDeg > 88) continue;
       const elevation = Math.asin(path.up[minute]!) / degree;
       const azimuth = (Math.atan2(path.east[minute]!, path.north[minute]!) / degree + 360) % 360;

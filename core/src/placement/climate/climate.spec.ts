@@ -24,18 +24,28 @@ describe('a cabinet', () => {
     // 100 kg · 1000 J/kg°C / 12.4 W/°C = 2.24 h.
     const cabinet = cabinetTemperaturesC(box, air, null, 0.6);
     const delayH = (100 * 1000) / 3600 / 12.4;
-    for (const hours of [1, 2, 5]) expect(cabinet[1000 + hours - 1]).toBeCloseTo(10 * (1 - Math.exp(-hours / delayH)), 9);
+    for (const hours of [1, 2, 5])
+      expect(cabinet[1000 + hours - 1]).toBeCloseTo(10 * (1 - Math.exp(-hours / delayH)), 9);
   });
 
   it('is never colder than the coldest air, nor warmer for less sun', () => {
     const year = syntheticYear(typicalClimates[0]!, 3);
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 5, max: 400, noNaN: true }), (absorptance, massKg) => {
-        const dark = cabinetTemperaturesC({ ...box, massKg }, year.temperatureC, null, absorptance);
-        const lit = cabinetTemperaturesC({ ...box, massKg }, year.temperatureC, year.globalWPerM2, absorptance);
-        expect(Math.min(...dark)).toBeGreaterThanOrEqual(Math.min(...year.temperatureC) - 1e-9);
-        expect(lit.every((c, hour) => c >= dark[hour]! - 1e-9)).toBe(true);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 5, max: 400, noNaN: true }),
+        (absorptance, massKg) => {
+          const dark = cabinetTemperaturesC({ ...box, massKg }, year.temperatureC, null, absorptance);
+          const lit = cabinetTemperaturesC(
+            { ...box, massKg },
+            year.temperatureC,
+            year.globalWPerM2,
+            absorptance,
+          );
+          expect(Math.min(...dark)).toBeGreaterThanOrEqual(Math.min(...year.temperatureC) - 1e-9);
+          expect(lit.every((c, hour) => c >= dark[hour]! - 1e-9)).toBe(true);
+        },
+      ),
       { numRuns: 10 },
     );
   });
@@ -49,7 +59,8 @@ describe('the air of a place', () => {
     expect(Math.min(...closet)).toBe(20);
     const garage = placeAirC(aWall({ place: 'attached-garage' }), year);
     const day = 10;
-    const mean = (hours: Float64Array): number => hours.slice(day * 24, day * 24 + 24).reduce((sum, c) => sum + c, 0) / 24;
+    const mean = (hours: Float64Array): number =>
+      hours.slice(day * 24, day * 24 + 24).reduce((sum, c) => sum + c, 0) / 24;
     expect(mean(garage)).toBeCloseTo((mean(year.temperatureC) + 20) / 2, 6);
   });
   it('reaches the lowest and highest that was read off', () => {
@@ -77,19 +88,30 @@ describe('what a data sheet says of heat', () => {
 
 // Common practice, no source: away from the equator, then east, then west.
 describe('the walls of a house at 33° N in July', () => {
-  const climate = { ...typicalClimates.find(({ id }) => id === 'mixed')!, latitudeDeg: 33, longitudeDeg: -97 };
-  it.each([1, 2, 3, 4, 5])('seed %i: the cabinet has its mildest hottest hour away from the equator, the worst in the west', (seed) => {
-    const year = syntheticYear(climate, seed);
-    const hottest = (facingDeg: number): number => {
-      const wall = aWall({ facingDeg });
-      const plan = placedPlan(emptyPlan(), [wall], []);
-      const { cabinetC } = thingClimate(plan, { thing: aThing(), wall, leftM: 1, bottomM: 0.5, widthM: 0.6, heightM: 1 }, year);
-      // July begins with day 181.
-      return Math.max(...cabinetC.slice(181 * 24, 212 * 24));
-    };
-    const [north, east, south, west] = [hottest(0), hottest(90), hottest(180), hottest(270)] as const;
-    expect(north).toBeLessThan(Math.min(east, south, west));
-    expect(west).toBeGreaterThan(Math.max(east, south));
-    expect(east).toBeLessThan(west);
-  });
+  const climate = {
+    ...typicalClimates.find(({ id }) => id === 'mixed')!,
+    latitudeDeg: 33,
+    longitudeDeg: -97,
+  };
+  it.each([1, 2, 3, 4, 5])(
+    'seed %i: the cabinet has its mildest hottest hour away from the equator, the worst in the west',
+    (seed) => {
+      const year = syntheticYear(climate, seed);
+      const hottest = (facingDeg: number): number => {
+        const wall = aWall({ facingDeg });
+        const plan = placedPlan(emptyPlan(), [wall], []);
+        const { cabinetC } = thingClimate(
+          plan,
+          { thing: aThing(), wall, leftM: 1, bottomM: 0.5, widthM: 0.6, heightM: 1 },
+          year,
+        );
+        // July begins with day 181.
+        return Math.max(...cabinetC.slice(181 * 24, 212 * 24));
+      };
+      const [north, east, south, west] = [hottest(0), hottest(90), hottest(180), hottest(270)] as const;
+      expect(north).toBeLessThan(Math.min(east, south, west));
+      expect(west).toBeGreaterThan(Math.max(east, south));
+      expect(east).toBeLessThan(west);
+    },
+  );
 });

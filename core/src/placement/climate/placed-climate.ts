@@ -24,12 +24,21 @@ const heaterKeepsC = 5;
 export interface ThingClimate {
   /** null = indoors, or nobody knows where the wall faces. */
   readonly sun: WallSun | null;
+  /** On its front, by the hour; null = no sun. */
+  readonly lightWPerM2: Float64Array | null;
   readonly cabinetC: Float64Array;
 }
 
 type Weather = Pick<
   WeatherYear,
-  'latitudeDeg' | 'longitudeDeg' | 'altitudeM' | 'zoneH' | 'globalWPerM2' | 'beamWPerM2' | 'diffuseWPerM2' | 'temperatureC'
+  | 'latitudeDeg'
+  | 'longitudeDeg'
+  | 'altitudeM'
+  | 'zoneH'
+  | 'globalWPerM2'
+  | 'beamWPerM2'
+  | 'diffuseWPerM2'
+  | 'temperatureC'
 >;
 type Place = Pick<Plan, 'lot' | 'placement'>;
 
@@ -48,7 +57,12 @@ function pathOf({ latitudeDeg, longitudeDeg, altitudeM, zoneH }: Weather): SunPa
 }
 
 /** Direct sun at a height of a wall; null = it is indoors, shaded, or nobody knows where it faces. */
-export function sunAt({ lot, placement }: Place, wall: Wall, heightM: number, weather: Weather): WallSun | null {
+export function sunAt(
+  { lot, placement }: Place,
+  wall: Wall,
+  heightM: number,
+  weather: Weather,
+): WallSun | null {
   const facingDeg = facingOf(lot, wall);
   if (!placeKinds[wall.place].isOutdoors || facingDeg === null) return null;
   if (wallWork(placement, wall.id).shade === true) return null;
@@ -68,6 +82,7 @@ export function thingClimate(plan: Place, placed: PlacedThing, weather: Weather)
   const light = sun && wallLightWPerM2(sun, weather);
   return {
     sun,
+    lightWPerM2: light,
     cabinetC: cabinetTemperaturesC(
       { ...thing, massKg: thing.massKg ?? 100 },
       placeAirC(wall, weather),

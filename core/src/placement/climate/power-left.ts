@@ -6,10 +6,16 @@ import type { UnitBody } from '../../equipment/index.js';
  * @param temperatureC of the air around its cooling, °C
  */
 export function powerLeftAt(
-  { coldestC, hottestC, derateAboveC, deratePerC }: Pick<UnitBody, 'coldestC' | 'hottestC' | 'derateAboveC' | 'deratePerC'>,
+  {
+    coldestC,
+    hottestC,
+    derateAboveC,
+    deratePerC,
+  }: Pick<UnitBody, 'coldestC' | 'hottestC' | 'derateAboveC' | 'deratePerC'>,
   temperatureC: number,
 ): number {
-  if ((coldestC !== null && temperatureC < coldestC) || (hottestC !== null && temperatureC > hottestC)) return 0;
+  if ((coldestC !== null && temperatureC < coldestC) || (hottestC !== null && temperatureC > hottestC))
+    return 0;
   if (derateAboveC === null || deratePerC === null || temperatureC <= derateAboveC) return 1;
   return Math.max(0, 1 - deratePerC * (temperatureC - derateAboveC));
 }

@@ -25,14 +25,30 @@ type Place = Pick<Plan, 'lot' | 'placement'>;
 const known = new WeakMap<WeatherYear, Map<string, ThingClimate>>();
 const mostKnown = 60;
 
-function climateOf(plan: Place, thing: Thing, wallId: string, bottomM: number, weather: WeatherYear): ThingClimate {
+function climateOf(
+  plan: Place,
+  thing: Thing,
+  wallId: string,
+  bottomM: number,
+  weather: WeatherYear,
+): ThingClimate {
   const wall = plan.lot.walls.find(({ id }) => id === wallId)!;
   const { widthM, heightM, depthM, massKg } = thing;
   const { openings: _openings, routes: _routes, trace: _trace, name: _name, ...rest } = wall;
   const work = plan.placement.works.find((one) => one.wallId === wallId)?.shade;
   const height = wall.eavesDepthM === null ? 0 : bottomM;
   const { absorptance } = plan.placement;
-  const key = JSON.stringify([rest, plan.lot.corners, work, absorptance, widthM, heightM, depthM, massKg, height]);
+  const key = JSON.stringify([
+    rest,
+    plan.lot.corners,
+    work,
+    absorptance,
+    widthM,
+    heightM,
+    depthM,
+    massKg,
+    height,
+  ]);
   const climates = known.get(weather) ?? new Map<string, ThingClimate>();
   known.set(weather, climates);
   const before = climates.get(key);
@@ -77,11 +93,7 @@ export function unitClimates(
  * @param plan of the island the stack feeds
  * @returns null where none of its units is put anywhere
  */
-export function stackClimate(
-  plan: Place,
-  stack: Stack,
-  weather: WeatherYear,
-): StackClimate | null {
+export function stackClimate(plan: Place, stack: Stack, weather: WeatherYear): StackClimate | null {
   const units = unitClimates(plan, stack, weather);
   if (!units) return null;
   const chargeShare = new Float32Array(hoursOfYear);

@@ -19,7 +19,8 @@ export const besideM = (a: Rect, b: Rect): number => Math.max(a.leftM - rightOf(
 export const overM = (a: Rect, b: Rect): number => Math.max(a.bottomM - topOf(b), b.bottomM - topOf(a));
 
 /** Shortest distance between two rectangles, m; 0 where they touch or overlap. */
-export const gapM = (a: Rect, b: Rect): number => Math.hypot(Math.max(0, besideM(a, b)), Math.max(0, overM(a, b)));
+export const gapM = (a: Rect, b: Rect): number =>
+  Math.hypot(Math.max(0, besideM(a, b)), Math.max(0, overM(a, b)));
 
 /** Whether two rectangles share more than an edge. */
 export const overlap = (a: Rect, b: Rect): boolean => besideM(a, b) < -slackM && overM(a, b) < -slackM;
@@ -27,7 +28,11 @@ export const overlap = (a: Rect, b: Rect): boolean => besideM(a, b) < -slackM &&
 /** A rectangle with room around it. */
 export const grown = (
   { leftM, bottomM, widthM, heightM }: Rect,
-  { aboveM, belowM, besideM: each }: { readonly aboveM: number; readonly belowM: number; readonly besideM: number },
+  {
+    aboveM,
+    belowM,
+    besideM: each,
+  }: { readonly aboveM: number; readonly belowM: number; readonly besideM: number },
 ): Rect => ({
   leftM: leftM - each,
   bottomM: bottomM - belowM,

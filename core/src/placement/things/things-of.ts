@@ -13,7 +13,12 @@ const usual = {
 
 const noRoom = { aboveM: 0, belowM: 0, besideM: 0, frontM: 0 };
 
-function boxThing(kind: 'isolating-device' | 'panel' | 'disconnect' | 'gutter', id: string, name: string, islandId: string): Thing {
+function boxThing(
+  kind: 'isolating-device' | 'panel' | 'disconnect' | 'gutter',
+  id: string,
+  name: string,
+  islandId: string,
+): Thing {
   const [widthM, heightM, depthM, massKg] = usual[kind];
   return {
     id,

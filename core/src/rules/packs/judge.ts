@@ -34,16 +34,25 @@ export interface Judgement {
   readonly edition: string;
 }
 
+/** A clause of another document than the electrical code says which one. */
+const ownEdition = /^(IRC|NFPA|PAS|AS\/NZS|NDS|NIOSH)\b/;
+
 /** Clause and edition of a rule, as they are cited. */
 export function referenceOf({ clause, origin }: Rule, edition: string): string {
   if (origin === 'common-practice') return 'common practice, no source';
+  if (origin === 'maker') return 'its data sheet';
+  if (origin === 'recalled' && ownEdition.test(clause)) return `${clause}, recalled`;
   if (origin === 'recalled') return `${clause === '' ? edition : `${clause}, ${edition}`}, recalled`;
   return clause === '' ? `rule of the ${origin}` : `${clause}, rule of the ${origin}`;
 }
 
+/** Rules by what they are about; asked of one thing at a time, thousands of times. */
+const kinds = new WeakMap<readonly Rule[], ReadonlyMap<SubjectKind, readonly Rule[]>>();
+
 /** Asks the rules of a pack about subjects; a rule that does not apply, or cannot be read, says nothing. In the order of the subjects, then of the rules. */
 export function judge({ rules, edition }: PackRules, subjects: readonly Subject[]): Judgement[] {
-  const byKind = groupBy(rules, ({ on }) => on);
+  const byKind = kinds.get(rules) ?? groupBy(rules, ({ on }) => on);
+  kinds.set(rules, byKind);
   return subjects.flatMap((subject) =>
     (byKind.get(subject.kind) ?? []).flatMap((rule): Judgement[] => {
       const { read } = readRule(rule);

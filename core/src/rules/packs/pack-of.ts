@@ -9,6 +9,13 @@ import {
   sourceRules,
   ukRules,
 } from './data/service-rules.js';
+import {
+  americanPlacementRules,
+  auNzPlacementRules,
+  genericPlacementRules,
+  placementRules,
+  ukPlacementRules,
+} from './data/placement-rules.js';
 import { surveyRules } from './data/survey-rules.js';
 import { busbarRules, islandFaultRules, wiringRules } from './data/wiring-rules.js';
 import { packIdFor, type UnderCode } from './pack-id-for.js';
@@ -17,13 +24,13 @@ import type { Rule } from './rule.schema.js';
 
 /** Rules each pack has, beside those of all. */
 const own: Readonly<Record<PackId, readonly Rule[]>> = {
-  'us-2023': [...transferRules, ...busbarRules, ...americanServiceRules],
-  'us-2020': [...transferRules, ...busbarRules, ...americanServiceRules],
-  uk: [...islandFaultRules, ...iecServiceRules, ...ukRules],
-  'au-nz': [...islandFaultRules, ...iecServiceRules, ...auNzRules],
-  iec: [...islandFaultRules, ...iecServiceRules, ...iecResidualRules],
+  'us-2023': [...transferRules, ...busbarRules, ...americanServiceRules, ...americanPlacementRules],
+  'us-2020': [...transferRules, ...busbarRules, ...americanServiceRules, ...americanPlacementRules],
+  uk: [...islandFaultRules, ...iecServiceRules, ...ukRules, ...ukPlacementRules],
+  'au-nz': [...islandFaultRules, ...iecServiceRules, ...auNzRules, ...auNzPlacementRules],
+  iec: [...islandFaultRules, ...iecServiceRules, ...iecResidualRules, ...genericPlacementRules],
 };
-const everywhere = [...surveyRules, ...backupRules, ...wiringRules, ...sourceRules];
+const everywhere = [...surveyRules, ...backupRules, ...wiringRules, ...sourceRules, ...placementRules];
 
 const cited = (one: Rule, clause: string | undefined): Rule =>
   clause === undefined || clause === '' ? one : { ...one, clause, origin: 'recalled' };

@@ -46,7 +46,10 @@ describe.each(packIds.map((id) => [id, packOf(id)] as const))('the pack %s', (_,
   it('says where each rule comes from, and that codes are recalled', () => {
     for (const one of pack.rules) {
       const reference = referenceOf(one, pack.edition);
-      expect(reference).toMatch(one.origin === 'recalled' ? /, recalled$/ : /common practice, no source/);
+      const said = { recalled: /, recalled$/, maker: /^its data sheet$/ };
+      expect(reference).toMatch(
+        one.origin === 'recalled' || one.origin === 'maker' ? said[one.origin] : /common practice, no source/,
+      );
       // A code is cited only where it holds.
       if (pack.values.sizes === 'metric' && one.id.startsWith('american') === false)
         expect(reference).not.toContain('NEC');

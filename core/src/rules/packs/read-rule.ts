@@ -37,3 +37,7 @@ export function readRule(rule: Rule): ReadRule {
   known.set(rule, made);
   return made;
 }
+
+/** Facts a rule names anywhere in its expressions, also where it only asks whether they are known. */
+export const ruleNames = ({ on, when, holds }: Rule): string[] =>
+  [...new Set(`${when} ${holds}`.match(/[A-Za-z]\w*/g) ?? [])].filter((name) => factType(on, name) !== undefined);

@@ -5,7 +5,7 @@ import { type SubjectKind, subjectKinds } from './subject-kinds.js';
 export const subjectKindNames = Object.keys(subjectKinds) as [SubjectKind, ...SubjectKind[]];
 
 /** Where a rule comes from. */
-export const ruleOrigins = ['recalled', 'common-practice', 'utility', 'company'] as const;
+export const ruleOrigins = ['recalled', 'common-practice', 'maker', 'utility', 'company'] as const;
 export type RuleOrigin = (typeof ruleOrigins)[number];
 
 const expressionSchema = () =>
@@ -42,6 +42,7 @@ export const ruleSchema = z.strictObject({
     choices: [
       ['recalled', 'a published code, recalled'],
       ['common-practice', 'common practice'],
+      ['maker', 'the data sheet of its maker'],
       ['utility', 'the utility'],
       ['company', 'the company'],
     ],

@@ -342,7 +342,6 @@ export const subjectKinds = {
       neighbourDb: fact('Noise at a neighbour’s window', 'dB'),
       mounting: text('How it is mounted'),
       hangs: yes('It hangs'),
-      above: things('What it stands on or hangs above, too close'),
     },
   },
   holding: {
