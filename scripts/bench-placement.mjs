@@ -22,7 +22,15 @@ const thing = (number, changes) => ({
   unit: null,
   ...changes,
 });
-const opening = (id, kind, leftM, bottomM, widthM, heightM) => ({ id, kind, name: '', leftM, bottomM, widthM, heightM });
+const opening = (id, kind, leftM, bottomM, widthM, heightM) => ({
+  id,
+  kind,
+  name: '',
+  leftM,
+  bottomM,
+  widthM,
+  heightM,
+});
 const walls = [8, 10, 6, 12, 5, 9].map((lengthM, index) => ({
   ...newWall(`wall-${index}`, 'ABCDEF'[index], lengthM, 2.7),
   construction: 'wood',
@@ -38,22 +46,52 @@ const walls = [8, 10, 6, 12, 5, 9].map((lengthM, index) => ({
 }));
 const plan = { ...emptyPlan(), lot: { ...emptyPlan().lot, walls } };
 
-const units = [1, 2, 3, 4].map((number) => thing(number, number > 2 ? { widthM: 0.58, heightM: 0.89, unit: null } : {}));
-const stacking = [1, 2, 3, 4].map((number) => thing(number, { heightM: 0.39, widthM: 0.47, clear: { aboveM: 0.09, belowM: 0, besideM: 0.11, frontM: 0.6 }, betweenM: 0, massKg: 44 }));
-for (const [name, wanted] of [['two units, two packs', units], ['four modules that may stand on each other', stacking]]) {
+const units = [1, 2, 3, 4].map((number) =>
+  thing(number, number > 2 ? { widthM: 0.58, heightM: 0.89, unit: null } : {}),
+);
+const stacking = [1, 2, 3, 4].map((number) =>
+  thing(number, {
+    heightM: 0.39,
+    widthM: 0.47,
+    clear: { aboveM: 0.09, belowM: 0, besideM: 0.11, frontM: 0.6 },
+    betweenM: 0,
+    massKg: 44,
+  }),
+);
+for (const [name, wanted] of [
+  ['two units, two packs', units],
+  ['four modules that may stand on each other', stacking],
+]) {
   const begin = performance.now();
-  const found = rankWalls(walls.map((wall) => {
-    const from = performance.now();
-    const one = searchWall(plan, wanted, wanted, wall, 0.05, null);
-    console.log(`  wall ${wall.name}: ${Math.round(performance.now() - from)} ms, ${'places' in one ? `effort ${one.effortM?.toFixed(2)} m, ${one.proved ? 'proved' : 'not proved'}` : one.reasons.join('; ')}`);
-    return one;
-  }));
-  console.log(`${name}: ${Math.round(performance.now() - begin)} ms for 6 walls, ${found.offers.length} hold it`);
+  const found = rankWalls(
+    walls.map((wall) => {
+      const from = performance.now();
+      const one = searchWall(plan, wanted, wanted, wall, 0.05, null);
+      console.log(
+        `  wall ${wall.name}: ${Math.round(performance.now() - from)} ms, ${'places' in one ? `effort ${one.effortM?.toFixed(2)} m, ${one.proved ? 'proved' : 'not proved'}` : one.reasons.join('; ')}`,
+      );
+      return one;
+    }),
+  );
+  console.log(
+    `${name}: ${Math.round(performance.now() - begin)} ms for 6 walls, ${found.offers.length} hold it`,
+  );
 }
-const placed = units.map(({ id }, index) => ({ thingId: id, wallId: 'wall-3', leftM: 1 + index, bottomM: 0.5 }));
+const placed = units.map(({ id }, index) => ({
+  thingId: id,
+  wallId: 'wall-3',
+  leftM: 1 + index,
+  bottomM: 0.5,
+}));
 const times = [];
 for (let step = 0; step < 200; step += 1) {
-  const moved = { ...plan, placement: { ...plan.placement, placed: placed.map((one, at) => (at === 0 ? { ...one, leftM: 1 + step * 0.01 } : one)) } };
+  const moved = {
+    ...plan,
+    placement: {
+      ...plan.placement,
+      placed: placed.map((one, at) => (at === 0 ? { ...one, leftM: 1 + step * 0.01 } : one)),
+    },
+  };
   const begin = performance.now();
   checkPlacement(moved, units, []);
   times.push(performance.now() - begin);

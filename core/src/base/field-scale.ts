@@ -35,6 +35,7 @@ const scales: Readonly<Record<FieldUnit, FieldScale>> = {
   V: linear('V', 1, 0, { kv: 1000 }),
   'm²': linear('m²', 1, 1, { m2: 1 }),
   m: linear('m', 1, 2, { ft: 0.3048 }),
+  span: linear('m', 1, 3, { mm: 0.001, cm: 0.01, ft: 0.3048 }),
   mm: linear('mm', 1, 1, { cm: 10, m: 1000, in: 25.4, '"': 25.4 }),
   kg: linear('kg', 1, 1, { lb: 0.45359237, lbs: 0.45359237, g: 0.001, t: 1000 }),
   deg: linear('°', 1, 5),
@@ -58,6 +59,11 @@ const fahrenheit: FieldScale = {
 const gallons = linear('gal', 3.785411784, 1, { l: 1 / 3.785411784 });
 const gallonsAnHour = linear('gal/h', 3.785411784, 2);
 const feet = linear('ft', 0.3048, 1, { m: 1 / 0.3048 });
+/** Feet and inches carry their marks. */
+const spanFeet: FieldScale = {
+  ...linear('', 0.3048, 2, { ft: 1, in: 1 / 12, m: 1 / 0.3048, cm: 0.01 / 0.3048, mm: 0.001 / 0.3048 }),
+  unit: '',
+};
 const inches = linear('in', 25.4, 2, { '"': 1, ft: 12, mm: 1 / 25.4, cm: 1 / 2.54 });
 const pounds = linear('lb', 0.45359237, 1, { lbs: 1, kg: 1 / 0.45359237 });
 const squareFeet = linear('ft²', 0.09290304, 0, { ft2: 1, 'sq ft': 1 });
@@ -67,6 +73,7 @@ export function fieldScale(unit: FieldUnit, system: UnitSystem): FieldScale {
   if (system === 'imperial' && unit === '°C') return fahrenheit;
   if (system === 'imperial' && unit === 'm²') return squareFeet;
   if (system === 'imperial' && unit === 'm') return feet;
+  if (system === 'imperial' && unit === 'span') return spanFeet;
   if (system === 'imperial' && unit === 'mm') return inches;
   if (system === 'imperial' && unit === 'kg') return pounds;
   if (system === 'imperial' && unit === 'l') return gallons;

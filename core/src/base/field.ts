@@ -16,6 +16,8 @@ export type FieldUnit =
   | 'V'
   | 'm²'
   | 'm'
+  /** Lengths on walls, kept in m: metres to the millimetre, or feet and inches. */
+  | 'span'
   | 'mm'
   | 'kg'
   | 'deg'

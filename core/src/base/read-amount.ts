@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { feetInchesText, readFeetInches } from './feet-inches.js';
 import type { FieldUnit } from './field.js';
 import { fieldScale } from './field-scale.js';
 import type { UnitSystem } from './format-quantity.js';
@@ -12,6 +13,7 @@ const rounded = (value: number, decimals: number): string =>
 
 /** A kept value as its field shows it. */
 export function amountText(kept: number, unit: FieldUnit, system: UnitSystem): string {
+  if (unit === 'span' && system === 'imperial') return feetInchesText(kept);
   const scale = fieldScale(unit, system);
   return rounded(scale.toShown(kept), scale.decimals);
 }
@@ -27,6 +29,10 @@ export function readAmount(
   system: UnitSystem,
   schema: z.ZodType<number>,
 ): ReadAmount {
+  if (unit === 'm' || unit === 'span' || unit === 'mm') {
+    const metres = readFeetInches(text);
+    if (metres !== null) return checkedAmount(unit === 'mm' ? metres * 1000 : metres, unit, system, schema);
+  }
   const scale = fieldScale(unit, system);
   const parsed = parseQuantity(text, scale.typed);
   if (parsed.ok) return checkedAmount(scale.toKept(parsed.value), unit, system, schema);
@@ -50,7 +56,9 @@ export function checkedAmount(
   if (checked.success) return { ok: true, value: checked.data };
   const issue = checked.error.issues[0]!;
   const limit = (bound: number | bigint) =>
-    `${rounded(scale.toShown(Number(bound)), scale.decimals)} ${scale.unit}`.trim();
+    unit === 'span' && system === 'imperial'
+      ? feetInchesText(Number(bound))
+      : `${rounded(scale.toShown(Number(bound)), scale.decimals)} ${scale.unit}`.trim();
   if (issue.code === 'too_small') return { ok: false, message: `Enter at least ${limit(issue.minimum)}` };
   if (issue.code === 'too_big') return { ok: false, message: `Enter at most ${limit(issue.maximum)}` };
   return { ok: false, message: issue.message };

@@ -85,7 +85,13 @@ function marginOf(
   const first = findings.find(({ about }) => about !== '' || there > 0);
   return {
     verdict:
-      failing > 0 ? 'fails' : there < needed.length || isOpen ? 'unknown' : findings.length > 0 ? 'tight' : 'holds',
+      failing > 0
+        ? 'fails'
+        : there < needed.length || isOpen
+          ? 'unknown'
+          : findings.length > 0
+            ? 'tight'
+            : 'holds',
     failing,
     placed: there,
     of: needed.length,

@@ -1,11 +1,29 @@
-export { checkPlacement, type CheckedPlacement, type PlacementFinding, type PlacementMargin, type PlacementPlan, placementSubjects } from './check-placement.js';
+export {
+  checkPlacement,
+  type CheckedPlacement,
+  type PlacementFinding,
+  type PlacementMargin,
+  type PlacementPlan,
+  placementSubjects,
+} from './check-placement.js';
 export { type ClimateFacts, climateFacts } from './climate/climate-facts.js';
 export { type StackClimate, stackClimate } from './climate/stack-climate.js';
 export { type Hold, holdOf, standsOn, studsOf } from './holding/hold-of.js';
 export { type Rect } from './geometry/rect.js';
 export { legWarnings, type Route, type RouteEnd, routeEnds, routeOf, wallRoute } from './routes/route-of.js';
-export { rankWalls, searchWall, type WallComfort, type WallOffer, type WallRefusal, type WallSearch } from './search/search-walls.js';
+export {
+  rankWalls,
+  searchWall,
+  type WallComfort,
+  type WallOffer,
+  type WallRefusal,
+  type WallSearch,
+} from './search/search-walls.js';
 export { roomOf } from './subjects/room-of.js';
 export { type Clearances, type Thing, type ThingKind } from './things/thing.js';
 export { thingsOf } from './things/things-of.js';
 export { openingName, type PlacedThing, placedThings } from './things/placed-things.js';
+export { type ElevationDrawing, elevationDrawing, type ElevationFrame } from './drawing/elevation-drawing.js';
+export { drawnLength, lengthText } from './drawing/length-text.js';
+export { lotDrawing } from './drawing/lot-drawing.js';
+export { type PreparationLine, preparationList } from './preparation/preparation-list.js';

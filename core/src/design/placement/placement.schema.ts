@@ -10,8 +10,8 @@ const thingIdSchema = z
 export const placedSchema = z.strictObject({
   thingId: thingIdSchema,
   wallId: idSchema,
-  leftM: field(amountSchema(-5, 65, 'm'), { label: 'From the left', unit: 'm' }),
-  bottomM: field(amountSchema(-1, 20, 'm'), { label: 'From the ground', unit: 'm' }),
+  leftM: field(amountSchema(-5, 65, 'm'), { label: 'From the left', unit: 'span' }),
+  bottomM: field(amountSchema(-1, 20, 'm'), { label: 'From the ground', unit: 'span' }),
 });
 export type Placed = z.infer<typeof placedSchema>;
 
@@ -45,7 +45,7 @@ export const wallWorkSchema = z.strictObject({
     },
   ),
   plywood: perhaps('Plywood over the studs', '¾ in, screwed to every stud'),
-  plinth: field(amountSchema(0, 2, 'm').nullable(), { label: 'Plinth below what stands', unit: 'm' }),
+  plinth: field(amountSchema(0, 2, 'm').nullable(), { label: 'Plinth below what stands', unit: 'span' }),
   shade: perhaps('Shaded by a roof or screen of its own'),
   ventilated: perhaps('Ventilated to outdoors'),
 });

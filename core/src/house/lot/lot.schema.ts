@@ -21,8 +21,8 @@ export type MarkKind = keyof typeof markKinds;
 const markKindNames = Object.keys(markKinds) as [MarkKind, ...MarkKind[]];
 
 /** Where things are on the plan, m east and north of its origin. */
-const east = () => field(amountSchema(-500, 500, 'm'), { label: 'East', unit: 'm' });
-const north = () => field(amountSchema(-500, 500, 'm'), { label: 'North', unit: 'm' });
+const east = () => field(amountSchema(-500, 500, 'm'), { label: 'East', unit: 'span' });
+const north = () => field(amountSchema(-500, 500, 'm'), { label: 'North', unit: 'span' });
 
 export const cornerSchema = z.strictObject({ eastM: east(), northM: north() });
 export type Corner = z.infer<typeof cornerSchema>;
@@ -38,8 +38,8 @@ export const markSchema = z.strictObject({
   eastM: east(),
   northM: north(),
   /** 0: a point. */
-  widthM: field(amountSchema(0, 500, 'm'), { label: 'East to west', unit: 'm' }),
-  depthM: field(amountSchema(0, 500, 'm'), { label: 'North to south', unit: 'm' }),
+  widthM: field(amountSchema(0, 500, 'm'), { label: 'East to west', unit: 'span' }),
+  depthM: field(amountSchema(0, 500, 'm'), { label: 'North to south', unit: 'span' }),
 });
 export type LotMark = z.infer<typeof markSchema>;
 
@@ -61,13 +61,13 @@ export const lotSchema = z.strictObject({
   /** Design flood above the ground before the house; null = none is known. */
   floodM: field(amountSchema(-5, 20, 'm').nullable(), {
     label: 'Flood level above the ground',
-    unit: 'm',
+    unit: 'span',
     hint: 'empty: none is expected',
   }),
-  snowM: field(amountSchema(0, 6, 'm').nullable(), { label: 'Snow that lies', unit: 'm' }),
+  snowM: field(amountSchema(0, 6, 'm').nullable(), { label: 'Snow that lies', unit: 'span' }),
   saltAir: perhaps('Salt air'),
   seismic: perhaps('Earthquake country'),
-  altitudeM: field(amountSchema(-450, 6000, 'm').nullable(), { label: 'Altitude', unit: 'm' }),
+  altitudeM: field(amountSchema(-450, 6000, 'm').nullable(), { label: 'Altitude', unit: 'span' }),
 });
 export type Lot = z.infer<typeof lotSchema>;
 

@@ -54,10 +54,10 @@ export const openingSchema = z.strictObject({
     choices: choicesOf(openingKinds),
   }),
   name: field(lineSchema(60), { label: 'Name' }),
-  leftM: field(amountSchema(0, 60, 'm'), { label: 'From the left', unit: 'm' }),
-  bottomM: field(amountSchema(-1, 20, 'm'), { label: 'From the ground', unit: 'm' }),
-  widthM: field(amountSchema(0.02, 60, 'm'), { label: 'Width', unit: 'm' }),
-  heightM: field(amountSchema(0.02, 20, 'm'), { label: 'Height', unit: 'm' }),
+  leftM: field(amountSchema(0, 60, 'm'), { label: 'From the left', unit: 'span' }),
+  bottomM: field(amountSchema(-1, 20, 'm'), { label: 'From the ground', unit: 'span' }),
+  widthM: field(amountSchema(0.02, 60, 'm'), { label: 'Width', unit: 'span' }),
+  heightM: field(amountSchema(0.02, 20, 'm'), { label: 'Height', unit: 'span' }),
 });
 export type Opening = z.infer<typeof openingSchema>;
 
@@ -106,12 +106,12 @@ const makeFields = {
   }),
   studSpacingM: field(amountSchema(0.2, 1.3, 'm').nullable(), {
     label: 'Studs every',
-    unit: 'm',
+    unit: 'span',
     hint: 'centre to centre',
   }),
   firstStudM: field(amountSchema(0, 1.3, 'm').nullable(), {
     label: 'First stud from the left',
-    unit: 'm',
+    unit: 'span',
     hint: 'its centre',
   }),
   wood: field(
@@ -146,14 +146,14 @@ const aroundFields = {
     z.enum(Object.keys(fronts) as (keyof typeof fronts)[], { error: 'Choose what is in front' }).nullable(),
     { label: 'Before it', choices: choicesOf(fronts) },
   ),
-  freeBeforeM: field(amountSchema(0, 100, 'm').nullable(), { label: 'Free before it', unit: 'm' }),
+  freeBeforeM: field(amountSchema(0, 100, 'm').nullable(), { label: 'Free before it', unit: 'span' }),
   neighbourM: field(amountSchema(0, 500, 'm').nullable(), {
     label: 'To a neighbour’s window',
-    unit: 'm',
+    unit: 'span',
   }),
   bedroomM: field(amountSchema(0, 100, 'm').nullable(), {
     label: 'To the nearest bedroom window or wall',
-    unit: 'm',
+    unit: 'span',
   }),
 };
 
@@ -164,10 +164,10 @@ const climateFields = {
     unit: 'deg',
     hint: 'clockwise from north: east 90, south 180, west 270',
   }),
-  eavesDepthM: field(amountSchema(0, 10, 'm').nullable(), { label: 'Eaves stand out', unit: 'm' }),
+  eavesDepthM: field(amountSchema(0, 10, 'm').nullable(), { label: 'Eaves stand out', unit: 'span' }),
   eavesHeightM: field(amountSchema(0.5, 20, 'm').nullable(), {
     label: 'Their edge above the ground',
-    unit: 'm',
+    unit: 'span',
   }),
   horizon: field(z.array(horizonPoint).max(36, 'Use at most 36 points'), {
     label: 'Horizon',
@@ -201,7 +201,7 @@ export const legSchema = z.strictObject({
     label: 'Runs',
     choices: choicesOf(legKinds),
   }),
-  lengthM: field(amountSchema(0.05, 300, 'm'), { label: 'Length', unit: 'm' }),
+  lengthM: field(amountSchema(0.05, 300, 'm'), { label: 'Length', unit: 'span' }),
 });
 export type RouteLeg = z.infer<typeof legSchema>;
 
@@ -209,8 +209,8 @@ export type RouteLeg = z.infer<typeof legSchema>;
 export const wallRouteSchema = z.strictObject({
   to: z.enum(['panel', 'meter', 'array', 'generator'], { error: 'Choose where the route leads' }),
   /** Where on the wall it leaves: from its left end, and from the ground. */
-  fromM: field(amountSchema(0, 60, 'm'), { label: 'Leaves at, from the left', unit: 'm' }),
-  atM: field(amountSchema(0, 20, 'm'), { label: 'Leaves at, from the ground', unit: 'm' }),
+  fromM: field(amountSchema(0, 60, 'm'), { label: 'Leaves at, from the left', unit: 'span' }),
+  atM: field(amountSchema(0, 20, 'm'), { label: 'Leaves at, from the ground', unit: 'span' }),
   legs: z.array(legSchema).max(12, 'Use at most 12 legs'),
 });
 export type WallRoute = z.infer<typeof wallRouteSchema>;
@@ -225,8 +225,8 @@ const traceSchema = z.strictObject({
   /** The rectangle these corners are in truth. */
   leftM: amountSchema(0, 60, 'm'),
   bottomM: amountSchema(-1, 20, 'm'),
-  widthM: field(amountSchema(0.1, 60, 'm'), { label: 'Known width', unit: 'm' }),
-  heightM: field(amountSchema(0.1, 20, 'm'), { label: 'Known height', unit: 'm' }),
+  widthM: field(amountSchema(0.1, 60, 'm'), { label: 'Known width', unit: 'span' }),
+  heightM: field(amountSchema(0.1, 20, 'm'), { label: 'Known height', unit: 'span' }),
 });
 export type WallTrace = z.infer<typeof traceSchema>;
 
@@ -238,8 +238,8 @@ export const wallSchema = z.strictObject({
     label: 'Where it is',
     choices: Object.entries(placeKinds).map(([kind, { label }]) => [kind, label] as const),
   }),
-  lengthM: field(amountSchema(0.3, 60, 'm'), { label: 'Length', unit: 'm' }),
-  heightM: field(amountSchema(0.5, 20, 'm'), { label: 'Height', unit: 'm' }),
+  lengthM: field(amountSchema(0.3, 60, 'm'), { label: 'Length', unit: 'span' }),
+  heightM: field(amountSchema(0.5, 20, 'm'), { label: 'Height', unit: 'span' }),
   ...makeFields,
   ...aroundFields,
   ...climateFields,
@@ -248,7 +248,7 @@ export const wallSchema = z.strictObject({
   trace: traceSchema.nullable(),
   /** Which side of the outline it is on, and how far from that side’s first corner its left end is; null = none is named. */
   side: z.int('Name a side of the outline').min(0).max(39).nullable(),
-  alongM: field(amountSchema(0, 200, 'm'), { label: 'From the corner', unit: 'm' }),
+  alongM: field(amountSchema(0, 200, 'm'), { label: 'From the corner', unit: 'span' }),
 });
 export type Wall = z.infer<typeof wallSchema>;
 

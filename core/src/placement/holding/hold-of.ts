@@ -60,7 +60,12 @@ export function studsOf({ wall }: Pick<PlacedThing, 'wall'>): readonly number[] 
   return found;
 }
 
-function findStuds({ construction, studSpacingM, firstStudM, lengthM }: PlacedThing['wall']): number[] | null {
+function findStuds({
+  construction,
+  studSpacingM,
+  firstStudM,
+  lengthM,
+}: PlacedThing['wall']): number[] | null {
   if (construction !== 'wood' && construction !== 'steel') return null;
   if (studSpacingM === null) return null;
   const first = firstStudM ?? studSpacingM;

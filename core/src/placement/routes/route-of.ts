@@ -57,7 +57,8 @@ export function routeOf(at: Rect, wall: Pick<Wall, 'routes' | 'openings'>, to: R
 
 /** What a crew must know of legs before it comes (common practice, no source). */
 export const legWarnings: Partial<Record<LegKind, string>> = {
-  trench: 'Trench: have buried lines located before digging; depth by conduit and voltage (18 to 24 in, 450 to 600 mm is common).',
+  trench:
+    'Trench: have buried lines located before digging; depth by conduit and voltage (18 to 24 in, 450 to 600 mm is common).',
   attic: 'Attic: hot (derate the conductors), insulation to move, boards to stand on.',
   'crawl-space': 'Crawl space: look at clearance, damp and animals before the day; two people.',
   inside: 'Finished wall: fire blocks and insulation inside; patching and paint.',

@@ -1,6 +1,12 @@
 import * as fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { bestArrangement, type Chosen, type Constraints, type Kind, type Position } from './best-arrangement.js';
+import {
+  bestArrangement,
+  type Chosen,
+  type Constraints,
+  type Kind,
+  type Position,
+} from './best-arrangement.js';
 
 /** From the definition: every choice of positions for every unit, the cheapest that is allowed. */
 function brute(kinds: readonly Kind[], constraints: Constraints): number {
@@ -16,7 +22,8 @@ function brute(kinds: readonly Kind[], constraints: Constraints): number {
       return;
     }
     const kind = order[chosen.length]!;
-    for (const position of kinds[kind]!.positions) walk([...chosen, { kind, position }], cost + position.cost);
+    for (const position of kinds[kind]!.positions)
+      walk([...chosen, { kind, position }], cost + position.cost);
   };
   walk([], 0);
   return best;
@@ -31,7 +38,8 @@ it('is the cheapest of all there are, on invented boards with rules of every sor
       fc.integer({ min: 0, max: 1e6 }),
       fc.integer({ min: 1, max: 4 }),
       (quantities, width, height, seed, apart) => {
-        const cost = (kind: number, x: number, y: number): number => ((x * 7 + y * 13 + kind * 5 + seed) % 11) + x * 0.1;
+        const cost = (kind: number, x: number, y: number): number =>
+          ((x * 7 + y * 13 + kind * 5 + seed) % 11) + x * 0.1;
         const kinds = quantities.map((quantity, kind): Kind => ({
           quantity,
           positions: Array.from({ length: width * height }, (_, at) => {
@@ -42,7 +50,8 @@ it('is the cheapest of all there are, on invented boards with rules of every sor
         const constraints: Constraints = {
           alone: (kind, { x, y }) => (x * 3 + y + kind + seed) % 4 !== 0,
           together: (_, a, __, b) => Math.abs(a.x - b.x) + 2 * Math.abs(a.y - b.y) >= apart,
-          whole: (chosen: Chosen) => chosen.reduce((sum, { position }) => sum + position.x, seed % 3) % 3 !== 0,
+          whole: (chosen: Chosen) =>
+            chosen.reduce((sum, { position }) => sum + position.x, seed % 3) % 3 !== 0,
         };
         const found = bestArrangement(kinds, constraints);
         expect(found.cost).toBeCloseTo(brute(kinds, constraints), 9);

@@ -112,7 +112,11 @@ export function bestArrangement(
         if (ended) return;
       }
     };
-    place(first, kinds.map(({ positions }) => positions), 0);
+    place(
+      first,
+      kinds.map(({ positions }) => positions),
+      0,
+    );
     return { chosen: best, cost: bestCost, proved: !ended };
   };
 

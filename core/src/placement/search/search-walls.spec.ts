@@ -18,9 +18,17 @@ function brute(plan: Plan, things: readonly Thing[], wall: Wall, stepM: number):
   const judge = new WallJudge(plan, []);
   const route = wallRoute(wall, 'panel');
   const spots = things.map((thing) => {
-    const all: { thing: Thing; wall: Wall; leftM: number; bottomM: number; widthM: number; heightM: number }[] = [];
+    const all: {
+      thing: Thing;
+      wall: Wall;
+      leftM: number;
+      bottomM: number;
+      widthM: number;
+      heightM: number;
+    }[] = [];
     for (let x = 0; x <= wall.lengthM - thing.widthM + 1e-9; x += stepM)
-      for (let y = 0; y <= wall.heightM - thing.heightM + 1e-9; y += stepM) all.push({ thing, wall, leftM: x, bottomM: y, widthM: thing.widthM, heightM: thing.heightM });
+      for (let y = 0; y <= wall.heightM - thing.heightM + 1e-9; y += stepM)
+        all.push({ thing, wall, leftM: x, bottomM: y, widthM: thing.widthM, heightM: thing.heightM });
     return all;
   });
   let best = Infinity;
@@ -30,7 +38,8 @@ function brute(plan: Plan, things: readonly Thing[], wall: Wall, stepM: number):
       if (judge.allows(chosen)) best = cost;
       return;
     }
-    for (const spot of spots[chosen.length]!) walk([...chosen, spot], cost + (route ? alongWallM(spot, route) : spot.leftM));
+    for (const spot of spots[chosen.length]!)
+      walk([...chosen, spot], cost + (route ? alongWallM(spot, route) : spot.leftM));
   };
   walk([], 0);
   return best;
@@ -58,7 +67,11 @@ describe('the search of a wall', () => {
               anOpening({ id: 'meter', kind: 'panel', leftM: 0.2, widthM: 0.3, bottomM: 1.9, heightM: 0.4 }),
             ],
           });
-          const things = units(quantity, { heightM, betweenM, clear: { aboveM: 0.1, belowM: 0.1, besideM: 0.1, frontM: 0.5 } });
+          const things = units(quantity, {
+            heightM,
+            betweenM,
+            clear: { aboveM: 0.1, belowM: 0.1, besideM: 0.1, frontM: 0.5 },
+          });
           const plan = placedPlan(emptyPlan(system), [wall], []);
           const found = searchWall(plan, things, things, wall, stepM, null);
           const least = brute(plan, things, wall, stepM);
@@ -87,7 +100,9 @@ describe('the search of a wall', () => {
   });
 
   it('ranks by the way to the panel, by heat and cold, and by room for one more', () => {
-    const route = (lengthM: number): Wall['routes'] => [{ to: 'panel', fromM: 0, atM: 1, legs: [{ kind: 'surface', lengthM }] }];
+    const route = (lengthM: number): Wall['routes'] => [
+      { to: 'panel', fromM: 0, atM: 1, legs: [{ kind: 'surface', lengthM }] },
+    ];
     const walls = [
       aWall({ id: 'far', routes: route(20) }),
       aWall({ id: 'near', routes: route(2) }),
@@ -98,7 +113,11 @@ describe('the search of a wall', () => {
     const plan = placedPlan(emptyPlan(), walls, []);
     const { offers } = rankWalls(
       walls.map((wall) =>
-        searchWall(plan, things, things, wall, 0.05, { hottestC: wall.id === 'hot' ? 60 : 35, coldH: 0, forbids: '' }),
+        searchWall(plan, things, things, wall, 0.05, {
+          hottestC: wall.id === 'hot' ? 60 : 35,
+          coldH: 0,
+          forbids: '',
+        }),
       ),
     );
     expect(offers.map(({ wallId }) => wallId)).toEqual(['near', 'small', 'hot', 'far']);

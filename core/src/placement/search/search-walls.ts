@@ -57,7 +57,13 @@ const mostLooks = 4_000_000;
 const clean = (metres: number): number => Math.round(metres * 1e4) / 1e4;
 
 /** Where a thing may be, on a grid: what stands only stands, what may do both does either. */
-function positionsOf(thing: Thing, wall: Wall, plinthM: number, stepM: number, costOf: (x: number, y: number) => number): Position[] {
+function positionsOf(
+  thing: Thing,
+  wall: Wall,
+  plinthM: number,
+  stepM: number,
+  costOf: (x: number, y: number) => number,
+): Position[] {
   const positions: Position[] = [];
   const highest = wall.heightM - thing.heightM;
   const bottoms: number[] = [];
@@ -142,7 +148,8 @@ function pairTest(a: Thing, b: Thing, leastGapM: number): (dx: number, dy: numbe
     if (beside < -slackM && over < -slackM) return false;
     const [side, up] = [Math.max(0, beside), Math.max(0, over)];
     if (side * side + up * up < (leastGapM - slackM) * (leastGapM - slackM) && leastGapM > 0) return false;
-    if (tested || (beside >= sideM - slackM || (dy > 0 ? over >= aboveAM - slackM : over >= belowAM - slackM))) return true;
+    if (tested || beside >= sideM - slackM || (dy > 0 ? over >= aboveAM - slackM : over >= belowAM - slackM))
+      return true;
     // Between the corners it depends on whose room reaches there.
     return !alone.a(dx, dy, b) && !alone.b(-dx, -dy, a);
   };
@@ -191,7 +198,9 @@ export function searchWall(
   };
   const kinds = groups.map((group, index): Kind => {
     const all = positionsOf(group[0]!, wall, plinthM, stepM, (x, y) =>
-      route ? alongWallM({ leftM: x, bottomM: y, widthM: group[0]!.widthM, heightM: group[0]!.heightM }, route) : x,
+      route
+        ? alongWallM({ leftM: x, bottomM: y, widthM: group[0]!.widthM, heightM: group[0]!.heightM }, route)
+        : x,
     );
     const seen = new Set<number>();
     // Bounds are worth something where they know what is allowed.
@@ -203,10 +212,14 @@ export function searchWall(
     return { quantity: group.length, positions };
   });
   const gaps = leastGaps(plan, groups, wall);
-  const tests = groups.map(([a], index) => groups.map(([b], other) => pairTest(a!, b!, gaps[index]![other]!)));
+  const tests = groups.map(([a], index) =>
+    groups.map(([b], other) => pairTest(a!, b!, gaps[index]![other]!)),
+  );
   const together = (kind: number, a: Position, otherKind: number, b: Position): boolean =>
     tests[kind]![otherKind]!(b.x - a.x, b.y - a.y);
-  const named = (chosen: readonly { readonly kind: number; readonly position: Position }[]): PlacedThing[] => {
+  const named = (
+    chosen: readonly { readonly kind: number; readonly position: Position }[],
+  ): PlacedThing[] => {
     const next = groups.map(() => 0);
     return chosen.map(({ kind, position }) => placedAt(groups[kind]![next[kind]!++]!, wall, position));
   };
@@ -228,11 +241,18 @@ export function searchWall(
       chosen.every((one) => together(one.kind, one.position, largest, position)) &&
       judge.allows([...placed, placedAt(more, wall, position)]),
   );
-  const legs = route ? route.legs.reduce((sum, { kind, lengthM }) => sum + legLabour[kind] * lengthM, 0) : null;
+  const legs = route
+    ? route.legs.reduce((sum, { kind, lengthM }) => sum + legLabour[kind] * lengthM, 0)
+    : null;
   const effortM = legs === null ? null : found.cost + legs * wanted.length;
   return {
     wallId: wall.id,
-    places: placed.map(({ thing, leftM, bottomM }) => ({ thingId: thing.id, wallId: wall.id, leftM, bottomM })),
+    places: placed.map(({ thing, leftM, bottomM }) => ({
+      thingId: thing.id,
+      wallId: wall.id,
+      leftM,
+      bottomM,
+    })),
     effortM,
     comfort,
     grows,
@@ -264,7 +284,9 @@ export function searchWall(
         .toSorted((a, b) => b.count - a.count)
         .slice(0, 4)
         .map(({ title, count }) =>
-          count === every.length ? `${title}, wherever it is` : `${title}, at ${Math.round((100 * count) / every.length)} % of the places`,
+          count === every.length
+            ? `${title}, wherever it is`
+            : `${title}, at ${Math.round((100 * count) / every.length)} % of the places`,
         );
     }
     return [

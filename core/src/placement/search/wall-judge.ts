@@ -1,4 +1,12 @@
-import { type FactName, judge, type Judgement, judgementKey, judgementWords, packFor, ruleNames } from '../../rules/packs.js';
+import {
+  type FactName,
+  judge,
+  type Judgement,
+  judgementKey,
+  judgementWords,
+  packFor,
+  ruleNames,
+} from '../../rules/packs.js';
 import type { PlacementPlan } from '../check-placement.js';
 import { overlap } from '../geometry/rect.js';
 import { standsOn } from '../holding/hold-of.js';
@@ -57,7 +65,9 @@ export class WallJudge {
     this.rules = {
       placed: { rules: asked.filter(({ on }) => on === 'placed'), edition },
       moving: {
-        rules: asked.filter((one) => one.on === 'placed' && ruleNames(one).some((name) => !sameAlongWall.has(name))),
+        rules: asked.filter(
+          (one) => one.on === 'placed' && ruleNames(one).some((name) => !sameAlongWall.has(name)),
+        ),
         edition,
       },
       holding: { rules: asked.filter(({ on }) => on === 'holding'), edition },
@@ -90,8 +100,9 @@ export class WallJudge {
     const { id } = one.thing;
     // Rules that say the same all along the wall are asked with the first place.
     const rules = this.asked.has(id) ? this.rules.moving : this.rules.placed;
-    const broken = judge(rules, placedSubjects(this.plan, all))
-      .filter((judgement) => isBroken(judgement) && !this.before.has(judgementKey(judgement)));
+    const broken = judge(rules, placedSubjects(this.plan, all)).filter(
+      (judgement) => isBroken(judgement) && !this.before.has(judgementKey(judgement)),
+    );
     if (!this.asked.has(id)) {
       const always = broken.some(({ rule }) => !this.rules.moving.rules.includes(rule));
       this.asked.set(id, always);

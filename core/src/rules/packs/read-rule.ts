@@ -40,4 +40,6 @@ export function readRule(rule: Rule): ReadRule {
 
 /** Facts a rule names anywhere in its expressions, also where it only asks whether they are known. */
 export const ruleNames = ({ on, when, holds }: Rule): string[] =>
-  [...new Set(`${when} ${holds}`.match(/[A-Za-z]\w*/g) ?? [])].filter((name) => factType(on, name) !== undefined);
+  [...new Set(`${when} ${holds}`.match(/[A-Za-z]\w*/g) ?? [])].filter(
+    (name) => factType(on, name) !== undefined,
+  );

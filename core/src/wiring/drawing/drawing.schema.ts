@@ -13,6 +13,11 @@ export const layers = [
   'text',
   'earthing',
   'communication',
+  'structure',
+  'openings',
+  'clearances',
+  'dimensions',
+  'findings',
 ] as const;
 export type DrawingLayer = (typeof layers)[number];
 
@@ -61,9 +66,9 @@ export type DrawingItem = Readonly<z.infer<typeof itemSchema>>;
 export type DrawingLine = Readonly<z.infer<typeof lineSchema>>;
 export type DrawingText = Readonly<z.infer<typeof textSchema>>;
 
-/** Dashes and gaps of a dashed line, mm: short ones where something speaks or measures, long ones around an enclosure. */
+/** Dashes and gaps of a dashed line, mm: short ones where something speaks or measures or room is kept, long ones around an enclosure. */
 export const dashMm = ({ layer }: Pick<DrawingItem, 'layer'>): string =>
-  layer === 'communication' ? '1 0.8' : '2 1';
+  layer === 'communication' || layer === 'clearances' ? '1 0.8' : '2 1';
 
 /** Width of a text in the figure face, in which every letter is as wide: 0.6 of its height. */
 export const textWidthMm = (text: string, heightMm: number): number => text.length * 0.6 * heightMm;
