@@ -1,7 +1,7 @@
 // Measures the search of walls and the answer of the rules to one move. Usage: node scripts/bench-placement.mjs
 import { emptyPlan } from '@levamen/core/design';
 import { newWall } from '@levamen/core/house';
-import { checkPlacement, rankWalls, searchWall } from '@levamen/core/placement';
+import { checkPlacement, rankWalls, searchWall } from '@levamen/core/placement/details';
 
 const thing = (number, changes) => ({
   id: `unit:house:box:${number}`,

@@ -66,3 +66,4 @@ export {
   weatherHoursSchema,
   weatherYearOf,
 } from './weather-api.schema.js';
+export { type ListPaper, listPaperSchema } from './paper-api.schema.js';

@@ -24,9 +24,7 @@ const vulgarSigns: Readonly<Record<string, string>> = {
 };
 
 /**
- * A length in feet and inches, to an eighth of an inch.
- *
- * @example feetInchesText(2.2479) // 7' 4 1/2"
+ * A length in feet and inches, to an eighth of an inch: 2.2479 m is 7' 4 1/2".
  */
 export function feetInchesText(metres: number): string {
   const eighths = Math.round((Math.abs(metres) / mPerInch) * parts);

@@ -45,6 +45,7 @@ export { plannedLoad } from './brief/planned-load.js';
 export { plannedLoads } from './brief/planned-loads.js';
 export { prepareFor } from './brief/prepare-for.js';
 export {
+  emptyPlacement,
   type Placed,
   type Placement,
   placementSchema,
@@ -56,6 +57,18 @@ export {
   wallWork,
   wallWorkSchema,
 } from './placement/placement.schema.js';
+export {
+  alongWallM,
+  equipmentRouteM,
+  legLabour,
+  legWarnings,
+  placedRouteM,
+  type Route,
+  type RouteEnd,
+  routeEnds,
+  routeOf,
+  wallRoute,
+} from './placement/route-of.js';
 export { type Settings, settingsOf } from './brief/settings.js';
 export {
   type DailyUse,

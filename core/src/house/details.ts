@@ -62,3 +62,6 @@ export {
 export { entryByName } from './loads/library/entry-by-name.js';
 export { loadsFromCircuits } from './panels/loads-from-circuits.js';
 export { circuitShortText, readCircuit } from './panels/read-circuit.js';
+export { newOpening } from './lot/new-opening.js';
+export { addWall, changeWall, nextWallName, rectangleHouse, removeWall } from './lot/wall-edits.js';
+export { harbourLot, vineyardLot } from './demo/demo-lots.js';

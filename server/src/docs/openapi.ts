@@ -10,6 +10,7 @@ import {
   healthSchema,
   jobPageSchema,
   jobSorts,
+  listPaperSchema,
   liveSampleSchema,
   problemSchema,
   readingSetListSchema,
@@ -46,6 +47,7 @@ const schemas = {
   Problem: problemSchema,
   EquipmentList: equipmentListSchema,
   DrawingRequest: drawingRequestSchema,
+  ListPaper: listPaperSchema,
   EquipmentChange: equipmentChangeSchema,
   EquipmentRevisions: equipmentRevisionsSchema,
   ItemHistory: itemHistorySchema,
@@ -379,6 +381,16 @@ export function openApiDocument(): object {
         post: {
           summary: 'A drawing as PDF, its lines as vectors',
           requestBody: body('DrawingRequest'),
+          responses: {
+            200: { description: 'The sheet', content: { 'application/pdf': {} } },
+            ...invalid,
+          },
+        },
+      },
+      '/api/papers/list': {
+        post: {
+          summary: 'A list as PDF, with a box to tick before each row',
+          requestBody: body('ListPaper'),
           responses: {
             200: { description: 'The sheet', content: { 'application/pdf': {} } },
             ...invalid,

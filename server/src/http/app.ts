@@ -11,6 +11,7 @@ import type { DataSource } from 'typeorm';
 import { equipmentRoutes } from '../equipment/equipment-routes.js';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { docsRoutes } from '../docs/docs-routes.js';
+import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
 import { jobRoutes } from '../jobs/job-routes.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
@@ -126,6 +127,7 @@ export function makeApp({
   api.use('/monitor', monitorRoutes());
   api.use('/tables', tableRoutes());
   api.use('/drawings', drawingRoutes());
+  api.use('/papers', paperRoutes());
   api.use('/weather', weatherRoutes(new WeatherStore(source, defaultWorkspaceId)));
   api.use(docsRoutes());
   api.use(() => {

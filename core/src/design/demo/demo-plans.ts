@@ -2,10 +2,12 @@ import { undecidedBackup } from '../backup/backup.schema.js';
 import type { Load } from '../../house/index.js';
 import {
   type DemoSurvey,
+  harbourLot,
   harbourSurvey,
   harbourUsage,
   loadFromLibrary,
   loadLibrary,
+  vineyardLot,
   vineyardSurvey,
 } from '../../house/details.js';
 import { harbourTariff, vineyardTariff } from './demo-tariffs.js';
@@ -13,6 +15,7 @@ import { keepOnly, keptAtFirst } from '../backup/kept-loads.js';
 import type { Lane } from '../backup/lane.schema.js';
 import { changeShed, moveToLane } from '../backup/move-to-lane.js';
 import { emptyPlan } from '../plan/empty-plan.js';
+import type { Placed, Placement } from '../placement/placement.schema.js';
 import type { Plan } from '../plan/plan.js';
 import { usualArray } from '../sources/usual-sources.js';
 import { settlePlan } from '../plan/settle-plan.js';
@@ -91,6 +94,38 @@ const harbourLoads: readonly Entry[] = [
   ['car-plug', { legs: 'L2' }],
 ];
 
+const feet = (ft: number, inches: number): number => Math.round((ft * 12 + inches) * 254) / 10_000;
+const onGarage = (thingId: string, leftM: number, bottomM: number): Placed => ({
+  thingId,
+  wallId: 'garage',
+  leftM,
+  bottomM,
+});
+
+/** In the garage, in a row; the last pack comes too near the workbench, and one covers the receptacle. */
+const harbourPlacement: Placement = {
+  absorptance: null,
+  placed: [
+    onGarage('unit:farm:madder-47:1', feet(2, 2), feet(2, 0)),
+    onGarage('unit:farm:madder-47:2', feet(4, 9), feet(2, 0)),
+    onGarage('unit:farm:madder-pack:1', feet(7, 4), feet(2, 0)),
+    onGarage('unit:farm:madder-pack:2', feet(10, 4), feet(2, 0)),
+    onGarage('panel:farm', feet(0, 4), feet(3, 6)),
+  ],
+  works: [
+    {
+      wallId: 'garage',
+      detection: true,
+      board: null,
+      impact: 'bollards',
+      plywood: true,
+      plinth: null,
+      shade: null,
+      ventilated: null,
+    },
+  ],
+};
+
 const harbour = (): Plan => {
   const system = 'split-120-240';
   const blank = emptyPlan(system);
@@ -105,6 +140,8 @@ const harbour = (): Plan => {
       floorAreaM2: 196,
     },
     supply: { system, frequencyHz: 60, serviceRatingA: null },
+    lot: harbourLot(),
+    placement: harbourPlacement,
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'counts', peakPrice: 'none' },
@@ -248,6 +285,7 @@ const vineyard = (): Plan => {
       floorAreaM2: 148,
     },
     supply: { system, frequencyHz: 50, serviceRatingA: null },
+    lot: vineyardLot(),
     brief: {
       ...blank.brief,
       goals: { outage: 'decides', ownSolar: 'decides', peakPrice: 'none' },

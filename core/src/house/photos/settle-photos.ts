@@ -15,9 +15,13 @@ export function settlePhotos<H extends Photographed>(house: H): H {
   if (house.photos.every(({ aboutId }) => aboutId === null)) return house;
   const { services, panels } = house.survey;
   const there = new Set(
-    [...services, ...panels, ...panels.flatMap(({ circuits }) => circuits), ...house.loads, ...house.lot.walls].map(
-      ({ id }) => id,
-    ),
+    [
+      ...services,
+      ...panels,
+      ...panels.flatMap(({ circuits }) => circuits),
+      ...house.loads,
+      ...house.lot.walls,
+    ].map(({ id }) => id),
   );
   const isLost = ({ aboutId }: Photo): boolean => aboutId !== null && !there.has(aboutId);
   if (!house.photos.some(isLost)) return house;

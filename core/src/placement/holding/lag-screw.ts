@@ -7,7 +7,6 @@ const mmPerInch = 25.4;
  *
  * @param gravity specific gravity of the wood, 0.3 to 0.75
  * @param diameterMm of the screw
- * @example lagWithdrawalNPerMm(0.5, 9.525) // 53.4: 305 lb/in
  */
 export const lagWithdrawalNPerMm = (gravity: number, diameterMm: number): number =>
   (1800 * gravity ** 1.5 * (diameterMm / mmPerInch) ** 0.75 * newtonsPerPound) / mmPerInch;
@@ -45,7 +44,6 @@ const alongGrainPsi = (gravity: number): number => 11_200 * gravity;
  *
  * @param gravity of the main member
  * @param intoMm thread in the main member without its tip
- * @example lagShearN(0.5, 9.525, 76, { thicknessMm: 3.4, of: 'steel' }) / 4.448 // about 210 lb
  */
 export function lagShearN(gravity: number, diameterMm: number, intoMm: number, side: SideMember): number {
   const nominal = diameterMm / mmPerInch;

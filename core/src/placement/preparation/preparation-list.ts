@@ -1,11 +1,10 @@
 import { groupBy, nameList, quantityText } from '../../base/index.js';
-import { wallWork } from '../../design/index.js';
+import { legWarnings, routeEnds, routeOf, wallWork } from '../../design/index.js';
 import { placeKinds, type Wall } from '../../house/index.js';
 import type { PlacementPlan } from '../check-placement.js';
 import { drawnLength } from '../drawing/length-text.js';
 import { besideM, overM, rightOf, topOf } from '../geometry/rect.js';
 import { holdOf } from '../holding/hold-of.js';
-import { legWarnings, routeEnds, routeOf } from '../routes/route-of.js';
 import { openingName, type PlacedThing } from '../things/placed-things.js';
 
 /** One thing a crew prepares or brings. */

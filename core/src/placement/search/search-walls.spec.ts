@@ -1,8 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyPlan, type Plan } from '../../design/index.js';
+import { alongWallM, emptyPlan, type Plan, wallRoute } from '../../design/index.js';
 import type { Wall } from '../../house/index.js';
-import { alongWallM, wallRoute } from '../routes/route-of.js';
 import { aThing, anOpening, aWall, placedPlan } from '../testing/placed.js';
 import type { Thing } from '../things/thing.js';
 import { rankWalls, searchWall } from './search-walls.js';

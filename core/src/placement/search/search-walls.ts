@@ -1,9 +1,8 @@
 import { groupBy } from '../../base/index.js';
-import { type Placed, wallWork } from '../../design/index.js';
+import { alongWallM, legLabour, type Placed, wallRoute, wallWork } from '../../design/index.js';
 import type { Wall } from '../../house/index.js';
 import { judgementKey } from '../../rules/packs.js';
 import type { PlacementPlan } from '../check-placement.js';
-import { alongWallM, legLabour, wallRoute } from '../routes/route-of.js';
 import { slackM } from '../geometry/rect.js';
 import { areTested } from '../subjects/room-of.js';
 import { type PlacedThing, placedThings } from '../things/placed-things.js';

@@ -1,3 +1,4 @@
+import { equipmentRouteM } from '../../design/index.js';
 import { currentOnLegsA, isAmerican, systemFacts } from '../../electric/index.js';
 import type { Device, Panel } from '../../house/index.js';
 import type { IslandPlaces } from './add-island.js';
@@ -90,7 +91,12 @@ export function addGenerator(builder: GraphBuilder, feeds: Feeds, placed: readon
     from,
     to,
     device: { kind: 'breaker', name: breaker, ratingA: breakerA },
-    cable: { use: 'generator', continuousA: amps ?? 0, isNew: generator?.existing === false },
+    cable: {
+      use: 'generator',
+      continuousA: amps ?? 0,
+      lengthM: equipmentRouteM(builder.plan, 'generator'),
+      isNew: generator?.existing === false,
+    },
   });
   addFrameBond(builder, source);
   for (const panel of withSwitch)

@@ -1,6 +1,6 @@
 import { currentOnLegsA, type LegSet, type SupplySystem } from '../../electric/index.js';
 import type { Stack } from '../../equipment/index.js';
-import { islandWiring } from '../../design/index.js';
+import { islandWiring, placedRouteM } from '../../design/index.js';
 import type { GraphBuilder } from './graph-builder.js';
 
 const outputLegs = { one: 'L1', two: 'L1-L2', three: 'L1-L2-L3' } as const;
@@ -32,7 +32,17 @@ export function addInverters(
   const count = stack?.inverterQuantity ?? 1;
   const eachA = stack && unitCurrentA(stack, builder.plan.supply.system);
   const { neutral } = islandWiring(builder.plan.wiring, islandId);
-  const bus = count > 1 && !inline ? addCombiner(builder, islandId, joins, eachA && count * eachA) : joins;
+  // The first of several leads on to the combiner panel, which hangs beside it.
+  const runM = (number: number): number | null =>
+    stack &&
+    placedRouteM(
+      builder.plan,
+      `unit:${islandId}:${stack.inverter.id}:${number}`,
+      stack.inverter.body,
+      'panel',
+    );
+  const isCombined = count > 1 && !inline;
+  const bus = isCombined ? addCombiner(builder, islandId, joins, eachA && count * eachA, runM(1)) : joins;
   if (neutral === 'autotransformer') addAutotransformer(builder, islandId, bus);
   return Array.from({ length: count }, (_, index) => {
     const name = `${stack?.inverter.name ?? 'Battery inverter'}${count > 1 ? ` ${index + 1}` : ''}`;
@@ -46,7 +56,13 @@ export function addInverters(
       from: bus,
       to: id,
       device: { kind: 'breaker', name: `Breaker of ${name}`, ratingA: builder.deviceForA(eachA) },
-      cable: { use: 'source', continuousA: eachA ?? 0, ...legsOfUnit(stack), isNew: true },
+      cable: {
+        use: 'source',
+        continuousA: eachA ?? 0,
+        ...legsOfUnit(stack),
+        lengthM: isCombined ? null : runM(index + 1),
+        isNew: true,
+      },
     });
     return id;
   });
@@ -56,7 +72,13 @@ export function addInverters(
 export const leastBusA = 100;
 
 /** Adds the combiner panel of several inverters, and its feeder. */
-function addCombiner(builder: GraphBuilder, islandId: string, joins: string, totalA: number | null): string {
+function addCombiner(
+  builder: GraphBuilder,
+  islandId: string,
+  joins: string,
+  totalA: number | null,
+  lengthM: number | null,
+): string {
   const ratingA = builder.deviceForA(totalA);
   const bus = builder.place({
     id: `combiner:${islandId}`,
@@ -70,7 +92,7 @@ function addCombiner(builder: GraphBuilder, islandId: string, joins: string, tot
     from: joins,
     to: bus,
     device: { kind: 'breaker', name: 'Breaker of the combiner panel', ratingA },
-    cable: { use: 'source', continuousA: totalA ?? 0, isNew: true },
+    cable: { use: 'source', continuousA: totalA ?? 0, lengthM, isNew: true },
   });
   return bus;
 }

@@ -1,11 +1,11 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { sameBut } from '@levamen/core/base';
-import { chosenFor, islandsOf, type Plan } from '@levamen/core/design';
+import type { Plan } from '@levamen/core/design';
 import { type Remote, wrap } from 'comlink';
 import { catchError, debounceTime, filter, from, map, of, startWith, switchMap, timer } from 'rxjs';
 import type { WiringAnswer, WiringApi } from '../workers/wiring-api';
-import { EvaluationService } from './evaluation';
+import { chosenStacks } from './chosen-stacks';
 import { JobSession } from './job-session';
 
 /** After an edit, and after a job is opened: the margins come first. */
@@ -29,24 +29,11 @@ const sameButNudges = (one: Plan | null, other: Plan | null): boolean =>
 @Injectable()
 export class WiringStudies {
   private readonly session = inject(JobSession);
-  private readonly evaluations = inject(EvaluationService);
   private made: { worker: Worker; remote: Remote<WiringApi> } | null = null;
 
   /** What is moved on the drawing wires nothing anew. */
   private readonly wired = computed(() => this.session.plan(), { equal: sameButNudges });
-  private readonly asked = computed(() => {
-    const plan = this.wired();
-    const catalogue = this.evaluations.catalogue();
-    const { island: shown, selected } = this.evaluations.rough() ?? {};
-    if (!plan || catalogue.length === 0) return null;
-    const stacks = islandsOf(plan).flatMap((island) => {
-      const parts = chosenFor(plan, island) ?? (island.id === shown?.id ? selected?.stack.parts : null);
-      return parts ? [{ islandId: island.id, parts }] : [];
-    });
-    // Sent at every edit: what no stack names stays here.
-    const named = new Set(stacks.flatMap(({ parts }) => parts.map(({ unitId }) => unitId)));
-    return { plan, stacks, catalogue: catalogue.filter(({ id }) => named.has(id)) };
-  });
+  private readonly asked = chosenStacks(this.wired);
   private readonly awake = toSignal(timer(firstMs).pipe(map(() => true)), { initialValue: false });
   private last: WiringAnswer | null = null;
 

@@ -23,6 +23,7 @@ import { LastAnswers } from '../data/last-answers';
 import { EquipmentChange } from '../data/equipment-change';
 import { Runtimes } from '../data/runtimes';
 import { WeatherYears } from '../data/weather-years';
+import { PlacementStudies } from '../data/placement-studies';
 import { WiringStudies } from '../data/wiring-studies';
 
 import { CommandPalette } from './command-palette';
@@ -72,6 +73,7 @@ import { WorkingDrawer } from './working-drawer';
     OutageStudies,
     Runtimes,
     WiringStudies,
+    PlacementStudies,
     EquipmentChange,
     LastAnswers,
     Working,

@@ -5,6 +5,7 @@ import type { Margin, Verdict } from '@levamen/core/study';
 import { inWordsOf } from '@levamen/core/present';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
+import { PlacementStudies } from '../data/placement-studies';
 import { WiringStudies } from '../data/wiring-studies';
 import { PLACE_LOCALE } from '../ui/place-locale';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -19,6 +20,16 @@ interface Cell {
   readonly figures: string;
   readonly demandShare: number;
   readonly simulated: boolean;
+}
+
+/** What of the building is judged by rules, not by one figure. */
+interface BuildCell {
+  readonly path: string;
+  readonly name: string;
+  readonly verdict: Verdict;
+  readonly share: number;
+  readonly figures: string;
+  readonly culprit: string;
 }
 
 /** Demand of limit; for the runtime, where the limit is what the stack gives, the other way round. */
@@ -57,10 +68,10 @@ const figuresText = (margin: Margin, units: UnitSystem): string => {
     } @empty {
       <p class="soft">Working out the margins…</p>
     }
-    @if (wiring(); as cell) {
-      <button type="button" [class]="cell.verdict" data-margin="wiring" (click)="openWiring()">
+    @for (cell of builds(); track cell.path) {
+      <button type="button" [class]="cell.verdict" [attr.data-margin]="cell.path" (click)="open(cell.path)">
         <span class="head">
-          <span class="name">Wiring</span>
+          <span class="name">{{ cell.name }}</span>
           <lv-verdict-mark [verdict]="cell.verdict" />
         </span>
         <span class="bar" aria-hidden="true">
@@ -79,16 +90,35 @@ export class MarginStrip {
   protected readonly working = inject(Working);
   private readonly evaluations = inject(EvaluationService);
   private readonly studies = inject(WiringStudies);
+  private readonly placements = inject(PlacementStudies);
   private readonly router = inject(Router);
   private readonly session = inject(JobSession);
   private readonly locale = inject(PLACE_LOCALE);
 
-  /** The worst of the wiring; there is one once there are panels. */
-  protected readonly wiring = computed(() => {
+  /** The worst of wiring and placement: once there are panels, once there are walls. */
+  protected readonly builds = computed(() =>
+    [this.wiring(), this.placement()].filter((cell) => cell !== null),
+  );
+  private readonly placement = computed((): BuildCell | null => {
+    const answer = this.placements.answer();
+    if (!answer || (this.session.plan()?.lot.walls.length ?? 0) === 0) return null;
+    const { verdict, failing, placed, of, culprit } = answer.margin;
+    return {
+      path: 'placement',
+      name: 'Placement',
+      verdict,
+      share: failing > 0 ? 100 : 50,
+      figures: failing > 0 ? `${failing} must be fixed` : `${placed} of ${of} placed`,
+      culprit: inWordsOf(this.locale(), culprit),
+    };
+  });
+  private readonly wiring = computed((): BuildCell | null => {
     const answer = this.studies.answer();
     if (!answer || (this.session.plan()?.survey.panels.length ?? 0) === 0) return null;
     const { verdict, failing, checked, culprit } = answer.margin;
     return {
+      path: 'wiring',
+      name: 'Wiring',
       verdict,
       share: failing > 0 ? 100 : 50,
       figures: failing > 0 ? `${failing} must be fixed` : `${checked} checks`,
@@ -107,7 +137,7 @@ export class MarginStrip {
     }));
   });
 
-  protected openWiring(): void {
-    void this.router.navigate(['/jobs', this.session.id(), 'wiring']);
+  protected open(path: string): void {
+    void this.router.navigate(['/jobs', this.session.id(), path]);
   }
 }

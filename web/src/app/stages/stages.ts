@@ -5,6 +5,7 @@ import { loadsStage } from './loads/loads.stage';
 import { optionsStage } from './options/options.stage';
 import { outageStage } from './outage/outage.stage';
 import { panelsStage } from './panels/panels.stage';
+import { placementStage } from './placement/placement.stage';
 import { sourcesStage } from './sources/sources.stage';
 import { usageStage } from './usage/usage.stage';
 import { wiringStage } from './wiring/wiring.stage';
@@ -22,4 +23,5 @@ export const stages: readonly Stage[] = [
   optionsStage,
   dailyStage,
   wiringStage,
+  placementStage,
 ];

@@ -15,7 +15,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { filter, fromEvent, map, merge, takeUntil, tap } from 'rxjs';
-import { DrawingExports } from './drawing-exports';
+import { DrawingExports } from '../../drawings/drawing-exports';
 import { WiringState } from './wiring-state';
 
 /** How a conductor is drawn by what it is live from: a form first, a colour last. */
@@ -71,7 +71,10 @@ interface Shape {
             (ngModelChange)="state.deviceId.set($event)"
           />
         }
-        <lv-drawing-exports />
+        <lv-drawing-exports
+          [drawing]="sheet"
+          [name]="isOneLine() ? 'one-line drawing' : 'three-line drawing'"
+        />
         @if (state.isNudged() && isOneLine()) {
           <p-button label="Lay out anew" size="small" [text]="true" (onClick)="state.layOutAnew()" />
         }

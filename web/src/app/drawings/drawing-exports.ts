@@ -1,13 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { HttpClient } from '@angular/common/http';
 import { type Drawing, drawingSvg, type PaperSize, paperSizes, withTitleBlock } from '@levamen/core/wiring';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { JobSession } from '../../data/job-session';
-import { problemText } from '../../data/jobs-api';
-import { downloadBlob, fileStem } from '../../ui/download';
-import { WiringState } from './wiring-state';
+import { JobSession } from '../data/job-session';
+import { problemText } from '../data/jobs-api';
+import { downloadBlob, fileStem } from '../ui/download';
 
 const paperNames: Readonly<Record<PaperSize, string>> = {
   a4: 'A4',
@@ -74,7 +73,11 @@ const paperNames: Readonly<Record<PaperSize, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrawingExports {
-  private readonly state = inject(WiringState);
+  readonly drawing = input.required<Drawing | null>();
+  /** What it is a drawing of. */
+  readonly name = input.required<string>();
+  readonly scale = input('none');
+
   private readonly session = inject(JobSession);
   private readonly http = inject(HttpClient);
 
@@ -82,13 +85,10 @@ export class DrawingExports {
   protected readonly paper = signal<PaperSize>('a3');
   protected readonly problem = signal('');
 
-  private readonly title = computed(
-    () =>
-      `${this.session.job()?.name ?? ''}, ${this.state.drawn()?.deviceId ? 'three-line' : 'one-line'} drawing`,
-  );
+  private readonly title = computed(() => `${this.session.job()?.name ?? ''}, ${this.name()}`);
   /** With its title block. */
   private readonly sheet = computed((): Drawing | null => {
-    const drawing = this.state.drawn()?.drawing;
+    const drawing = this.drawing();
     const job = this.session.job();
     if (!drawing || !job) return null;
     const { parties, site } = job;
@@ -100,7 +100,7 @@ export class DrawingExports {
       ['Client', parties.client],
       ['Code', parties.codeEdition],
       ['Date', new Date().toISOString().slice(0, 10)],
-      ['Scale', 'none'],
+      ['Scale', this.scale()],
       ['Caution', 'Not verified: local code and licensed people decide'],
     ]);
   });

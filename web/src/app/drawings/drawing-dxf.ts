@@ -20,6 +20,11 @@ const colours: Readonly<Record<DrawingItem['layer'], number>> = {
   text: 7,
   earthing: 3,
   communication: 6,
+  structure: 8,
+  openings: 7,
+  clearances: 5,
+  dimensions: 8,
+  findings: 1,
 };
 
 /** A drawing as DXF: millimetres, a layer for each kind of thing, texts as texts. */

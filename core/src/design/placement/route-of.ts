@@ -1,5 +1,13 @@
 import type { LegKind, RouteLeg, Wall, WallRoute } from '../../house/index.js';
-import type { Rect } from '../geometry/rect.js';
+import type { Plan } from '../plan/plan.js';
+
+/** Something on a wall: from its left end and from the ground, m. */
+interface OnWall {
+  readonly leftM: number;
+  readonly bottomM: number;
+  readonly widthM: number;
+  readonly heightM: number;
+}
 
 export type RouteEnd = WallRoute['to'];
 export const routeEnds = ['panel', 'meter', 'array', 'generator'] as const satisfies readonly RouteEnd[];
@@ -25,7 +33,7 @@ export interface Route {
 }
 
 /** Metres along a wall from the middle of a thing to where a route leaves it: across and up or down. */
-export const alongWallM = (at: Rect, { fromM, atM }: Pick<WallRoute, 'fromM' | 'atM'>): number =>
+export const alongWallM = (at: OnWall, { fromM, atM }: Pick<WallRoute, 'fromM' | 'atM'>): number =>
   Math.abs(at.leftM + at.widthM / 2 - fromM) + Math.abs(at.bottomM + at.heightM / 2 - atM);
 
 /** The opening on the wall itself that a route of the wall may simply lead to. */
@@ -43,7 +51,7 @@ export function wallRoute(wall: Pick<Wall, 'routes' | 'openings'>, to: RouteEnd)
 }
 
 /** The route from a thing on a wall to one of its ends; null = nobody has said how it runs. */
-export function routeOf(at: Rect, wall: Pick<Wall, 'routes' | 'openings'>, to: RouteEnd): Route | null {
+export function routeOf(at: OnWall, wall: Pick<Wall, 'routes' | 'openings'>, to: RouteEnd): Route | null {
   const said = wallRoute(wall, to);
   if (!said) return null;
   const legs: RouteLeg[] = [{ kind: 'surface', lengthM: alongWallM(at, said) }, ...said.legs];
@@ -64,3 +72,31 @@ export const legWarnings: Partial<Record<LegKind, string>> = {
   inside: 'Finished wall: fire blocks and insulation inside; patching and paint.',
   wall: 'Through a wall: seal outdoors, fire-stop towards a garage, nothing live or wet inside.',
 };
+
+/**
+ * Length of the conduit from a unit where it is put to one of its ends, m; null = it is put nowhere, or nobody has said how the conduit runs.
+ *
+ * @param size of the unit; what its data sheet does not say counts as a point
+ */
+export function placedRouteM(
+  { lot, placement }: Pick<Plan, 'lot' | 'placement'>,
+  thingId: string,
+  size: { readonly widthM: number | null; readonly heightM: number | null },
+  to: RouteEnd,
+): number | null {
+  const place = placement.placed.find((one) => one.thingId === thingId);
+  const wall = place && lot.walls.find(({ id }) => id === place.wallId);
+  if (!wall) return null;
+  const at = { ...place, widthM: size.widthM ?? 0, heightM: size.heightM ?? 0 };
+  return routeOf(at, wall, to)?.lengthM ?? null;
+}
+
+/** Length of the conduit from where the first of the units is put to one of its ends, m; null as above. */
+export function equipmentRouteM(plan: Pick<Plan, 'lot' | 'placement'>, to: RouteEnd): number | null {
+  for (const { thingId } of plan.placement.placed) {
+    if (!thingId.startsWith('unit:')) continue;
+    const lengthM = placedRouteM(plan, thingId, { widthM: null, heightM: null }, to);
+    if (lengthM !== null) return lengthM;
+  }
+  return null;
+}

@@ -1,0 +1,116 @@
+import { computed, DestroyRef, inject, Injectable } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { proxy, type Remote, wrap } from 'comlink';
+import type { WallSearch } from '@levamen/core/placement/details';
+import {
+  catchError,
+  debounceTime,
+  filter,
+  finalize,
+  from,
+  map,
+  Observable,
+  of,
+  startWith,
+  switchMap,
+  timer,
+} from 'rxjs';
+import type { PlacementAnswer, PlacementApi, SearchAsked } from '../workers/placement-api';
+import { chosenStacks } from './chosen-stacks';
+import { JobSession } from './job-session';
+import { WeatherYears } from './weather-years';
+
+/** After an edit, and after a job is opened: the margins come first. */
+const settleMs = 200;
+const firstMs = 1800;
+
+interface Answered {
+  readonly answer: PlacementAnswer | null;
+  readonly problem: string;
+}
+
+/** A search that runs, or its result. */
+export interface Searching {
+  readonly done: number;
+  readonly of: number;
+  readonly found: WallSearch | null;
+}
+
+/** Sun, temperature and rules of where the equipment is put, worked out in a worker after every edit, once there are walls. */
+@Injectable()
+export class PlacementStudies {
+  private readonly session = inject(JobSession);
+  private readonly weather = inject(WeatherYears);
+  private made: { worker: Worker; remote: Remote<PlacementApi> } | null = null;
+
+  readonly stacks = chosenStacks(this.session.plan);
+  private readonly asked = computed(() => {
+    const stacks = this.stacks();
+    const { ready, year } = this.weather.year();
+    return stacks && ready && stacks.plan.lot.walls.length > 0 ? { ...stacks, weather: year } : null;
+  });
+  private readonly awake = toSignal(timer(firstMs).pipe(map(() => true)), { initialValue: false });
+  private last: PlacementAnswer | null = null;
+
+  readonly state = toSignal(
+    toObservable(computed(() => (this.awake() ? this.asked() : null))).pipe(
+      filter((asked) => asked !== null),
+      debounceTime(settleMs),
+      switchMap((asked) =>
+        from(this.remote().check(asked)).pipe(
+          map((answer): Answered => {
+            this.last = answer;
+            return { answer, problem: '' };
+          }),
+          catchError((error: unknown) =>
+            of<Answered>({
+              answer: this.last,
+              problem: error instanceof Error ? error.message : 'It failed.',
+            }),
+          ),
+          startWith<Answered>({ answer: this.last, problem: '' }),
+        ),
+      ),
+    ),
+    { initialValue: { answer: null, problem: '' } },
+  );
+  readonly answer = computed(() => this.state().answer);
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.made?.worker.terminate());
+  }
+
+  /** Searches all walls for places of some things; whoever stops listening ends it. */
+  search(thingIds: readonly string[], stepM: number): Observable<Searching> {
+    const asked = this.asked();
+    if (!asked) return of({ done: 0, of: 0, found: { offers: [], refusals: [] } });
+    return new Observable<Searching>((watcher) => {
+      // A worker of its own: what is ended ends at once.
+      const worker = this.newWorker();
+      const remote = wrap<PlacementApi>(worker);
+      const of = asked.plan.lot.walls.length;
+      watcher.next({ done: 0, of, found: null });
+      const told = proxy((done: number) => watcher.next({ done, of, found: null }));
+      const request: SearchAsked = { ...asked, thingIds, stepM };
+      const running = from(remote.search(request, told))
+        .pipe(finalize(() => worker.terminate()))
+        .subscribe({
+          next: (found) => watcher.next({ done: of, of, found }),
+          error: (error: unknown) => watcher.error(error),
+          complete: () => watcher.complete(),
+        });
+      return () => running.unsubscribe();
+    });
+  }
+
+  private newWorker(): Worker {
+    return new Worker(new URL('../workers/placement.worker', import.meta.url), { type: 'module' });
+  }
+
+  private remote(): Remote<PlacementApi> {
+    if (this.made) return this.made.remote;
+    const worker = this.newWorker();
+    this.made = { worker, remote: wrap<PlacementApi>(worker) };
+    return this.made.remote;
+  }
+}

@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type Opening, type OpeningKind, openingKinds, openingSchema } from '@levamen/core/house';
+import { newOpening } from '@levamen/core/house/details';
+import { openingName } from '@levamen/core/placement/details';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import { formOf } from '../../ui/form';
+import { FormField } from '../../ui/form-field';
+import { PlacementState } from './placement-state';
+
+/** Doors, windows, meters and whatever else is on a wall. */
+@Component({
+  selector: 'lv-openings-card',
+  imports: [Button, FormField, FormsModule, Select],
+  template: `
+    <h3>On the wall</h3>
+    @for (row of rows(); track row.id) {
+      <details>
+        <summary>{{ row.name }}</summary>
+        <div class="pair">
+          @for (name of names; track name) {
+            <lv-form-field [of]="row.form" [name]="name" />
+          }
+        </div>
+        <p-button
+          label="Remove"
+          size="small"
+          severity="secondary"
+          [text]="true"
+          [ariaLabel]="'Remove ' + row.name"
+          (onClick)="remove(row.id)"
+        />
+      </details>
+    } @empty {
+      <p class="small soft">Nothing: the wall is bare.</p>
+    }
+    <div class="add">
+      <p-select
+        ariaLabel="What is on the wall"
+        optionLabel="label"
+        optionValue="value"
+        size="small"
+        [options]="kinds"
+        [ngModel]="kind()"
+        (ngModelChange)="kind.set($event)"
+      />
+      <p-button label="Add" icon="pi pi-plus" size="small" [outlined]="true" (onClick)="add()" />
+    </div>
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin-block-start: 0.7rem;
+    }
+    details {
+      border-bottom: 1px solid var(--rule);
+    }
+    summary {
+      cursor: pointer;
+      padding: 0.3rem 0;
+      min-height: 24px;
+    }
+    .pair {
+      display: grid;
+      grid-template-columns: repeat(2, minmax(0, 1fr));
+      gap: 0.3rem 0.7rem;
+    }
+    .add {
+      display: flex;
+      gap: 0.5rem;
+      margin-block: 0.5rem;
+    }
+    .add p-select {
+      flex: 1;
+      min-width: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OpeningsCard {
+  private readonly state = inject(PlacementState);
+
+  protected readonly names = ['kind', 'name', 'leftM', 'bottomM', 'widthM', 'heightM'] as const;
+  protected readonly kinds = Object.entries(openingKinds).map(([value, label]) => ({ value, label }));
+  protected readonly kind = signal<OpeningKind>('door');
+  private readonly openings = computed(() => this.state.wall()?.openings ?? []);
+  private readonly ids = computed(() => this.openings().map(({ id }) => id), {
+    equal: (a, b) => a.join() === b.join(),
+  });
+  private readonly forms = computed(() =>
+    this.ids().map((id) => ({
+      id,
+      form: formOf<Opening>(
+        openingSchema.shape,
+        computed(() => this.openings().find((one) => one.id === id) ?? blank),
+        (change, label) =>
+          this.change(label, (all) => all.map((one) => (one.id === id ? { ...one, ...change } : one))),
+        { units: this.state.units },
+      ),
+    })),
+  );
+  protected readonly rows = computed(() =>
+    this.forms().map(({ id, form }) => ({ id, form, name: openingName(form.value()) })),
+  );
+
+  protected add(): void {
+    const wall = this.state.wall();
+    if (wall)
+      this.change('on the wall', (all) => [...all, newOpening(crypto.randomUUID(), this.kind(), wall)]);
+  }
+
+  protected remove(id: string): void {
+    this.change('removed from the wall', (all) => all.filter((one) => one.id !== id));
+  }
+
+  private change(label: string, change: (all: Opening[]) => Opening[]): void {
+    const wall = this.state.wall();
+    if (wall) this.state.changeWall(wall.id, { openings: change(wall.openings) }, label);
+  }
+}
+
+const blank: Opening = { id: '', kind: 'other', name: '', leftM: 0, bottomM: 0, widthM: 1, heightM: 1 };

@@ -1,0 +1,31 @@
+import type { Plan } from '@levamen/core/design';
+import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { WeatherYear } from '@levamen/core/nature';
+import type { ClimateFacts, PlacementMargin, WallSearch } from '@levamen/core/placement/details';
+
+/** A design whose placement is asked about, with the units that feed each island. */
+export interface PlacementAsked {
+  readonly plan: Plan;
+  readonly stacks: readonly { readonly islandId: string; readonly parts: readonly StackPart[] }[];
+  readonly catalogue: Catalogue;
+  /** The year that was read from a file; null = that of the climate. */
+  readonly weather: WeatherYear | null;
+}
+
+export interface PlacementAnswer {
+  /** Of everything that is placed. */
+  readonly climates: readonly ClimateFacts[];
+  readonly margin: PlacementMargin;
+}
+
+export interface SearchAsked extends PlacementAsked {
+  /** What is to be put up. */
+  readonly thingIds: readonly string[];
+  readonly stepM: number;
+}
+
+export interface PlacementApi {
+  check(asked: PlacementAsked): PlacementAnswer;
+  /** @param onWall is told of each wall that is through */
+  search(asked: SearchAsked, onWall: (done: number, of: number) => void): Promise<WallSearch>;
+}

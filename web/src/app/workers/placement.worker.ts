@@ -1,0 +1,52 @@
+import { assembleStack } from '@levamen/core/equipment';
+import {
+  checkPlacement,
+  climateFacts,
+  placedThings,
+  rankWalls,
+  searchWall,
+  type Thing,
+  thingsOf,
+  wallComfort,
+} from '@levamen/core/placement/details';
+import { outageWeather } from '@levamen/core/study/details';
+import type { StackOf } from '@levamen/core/wiring';
+import { expose } from 'comlink';
+import type { PlacementApi, PlacementAsked } from './placement-api';
+
+function thingsIn({ plan, stacks, catalogue }: PlacementAsked): Thing[] {
+  const stackOf: StackOf = ({ id }) => {
+    const parts = stacks.find(({ islandId }) => islandId === id)?.parts;
+    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
+    return assembled?.ok ? assembled.stack : null;
+  };
+  return thingsOf(plan, stackOf);
+}
+
+const api: PlacementApi = {
+  check: (asked) => {
+    const { plan } = asked;
+    const weather = outageWeather(plan, asked.weather);
+    const things = thingsIn(asked);
+    const climates = placedThings(plan, things).flatMap((one) =>
+      one.thing.kind === 'unit' ? [climateFacts(plan, one, weather)] : [],
+    );
+    return { climates, margin: checkPlacement(plan, things, climates).margin };
+  },
+  search: async (asked, onWall) => {
+    const { plan, thingIds, stepM } = asked;
+    const weather = outageWeather(plan, asked.weather);
+    const things = thingsIn(asked);
+    const wanted = things.filter(({ id }) => thingIds.includes(id));
+    const { walls } = plan.lot;
+    const results = [];
+    for (const [index, wall] of walls.entries()) {
+      results.push(searchWall(plan, things, wanted, wall, stepM, wallComfort(plan, wanted, wall, weather)));
+      onWall(index + 1, walls.length);
+      // What was told leaves before the next wall is begun.
+      await new Promise((resolve) => setTimeout(resolve));
+    }
+    return rankWalls(results);
+  },
+};
+expose(api);
