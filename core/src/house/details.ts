@@ -65,3 +65,4 @@ export { circuitShortText, readCircuit } from './panels/read-circuit.js';
 export { newOpening } from './lot/new-opening.js';
 export { addWall, changeWall, nextWallName, rectangleHouse, removeWall } from './lot/wall-edits.js';
 export { harbourLot, vineyardLot } from './demo/demo-lots.js';
+export { photoToWall, type PhotoPoint, wallToPhoto } from './lot/trace-photo.js';

@@ -1,4 +1,4 @@
-import { houseZone } from '@levamen/core/house';
+import { houseZone, type Photo } from '@levamen/core/house';
 import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
 import { demoJobs, type Job, withDemoDesigns } from '@levamen/core/job';
 import { demoBook, demoItems } from '@levamen/core/offer';
@@ -7,6 +7,7 @@ import type { DataSource } from 'typeorm';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';
+import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
 import { JobEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
@@ -22,8 +23,45 @@ export async function loadDemo(source: DataSource): Promise<void> {
     if (await source.manager.existsBy(JobEntity, { id })) continue;
     const designed = { ...withDemoDesigns(job), equipmentList: { ...equipment, kept: [] } };
     const saved = await store.create(designed, who, 'job created', { id });
-    if (index === 0) await addReadings(source, store, id, saved.revision);
+    if (index === 0) await addReadings(source, store, id, await addPhoto(source, store, id, saved.revision));
   }
+}
+
+/** The first wall of a job gets a photo, made up by the program. */
+async function addPhoto(
+  source: DataSource,
+  store: JobStore,
+  jobId: string,
+  revision: number,
+): Promise<number> {
+  const job = (await store.read(jobId))!.document as Job;
+  const [wall] = job.lot.walls;
+  if (!wall) return revision;
+  const { wallPhoto } = await import('./wall-photo.js');
+  const { bytes, widthPx, heightPx, trace } = wallPhoto(wall);
+  const digest = await new PhotoStore(source, defaultWorkspaceId).keep(jobId, bytes);
+  const photo: Photo = {
+    id: 'photo-garage',
+    digest,
+    aboutId: wall.id,
+    subject: 'wall',
+    caption: 'Drawn by the program: no real place',
+    takenOn: null,
+    widthPx,
+    heightPx,
+  };
+  const traced = { ...wall, trace: { photoId: photo.id, ...trace } };
+  const document = {
+    ...job,
+    photos: [...job.photos, photo],
+    lot: { ...job.lot, walls: job.lot.walls.map((one) => (one.id === wall.id ? traced : one)) },
+  };
+  await store.save(
+    jobId,
+    { baseRevision: revision, saveId: crypto.randomUUID(), supersedes: [], document },
+    who,
+  );
+  return revision + 1;
 }
 
 /** The list of the invented company, entered once; what somebody changed in it stays. */

@@ -18,7 +18,7 @@ import { drawnLength } from './length-text.js';
 
 /** Scales a drawing may have; the largest that fits a sheet is taken. */
 const scales = [10, 20, 25, 50, 100] as const;
-const sheetMm = 360;
+const sheetMm = 200;
 /** Around the wall: dimensions to the left and below, the name above, mm. */
 const margin = { left: 16, right: 8, top: 10, bottom: 22 };
 const smallMm = 2.2;
@@ -118,15 +118,17 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
       }),
     );
     const roomMm = one.widthM * perM - 1.5;
-    const lines = wrapped(thing.name, roomMm, textMm).slice(0, 3);
+    const longest = Math.max(...thing.name.split(' ').map((word) => word.length));
+    const heightMm = Math.max(1.6, Math.min(textMm, roomMm / (0.6 * longest)));
+    const lines = wrapped(thing.name, roomMm, heightMm).slice(0, 4);
     lines.forEach((line, row) => {
       items.push(
         centred(
           thing.id,
           x(one.leftM + one.widthM / 2),
-          y(one.bottomM + one.heightM / 2) + (row - (lines.length - 1) / 2) * (textMm + 0.6) + textMm / 3,
+          y(one.bottomM + one.heightM / 2) + (row - (lines.length - 1) / 2) * (heightMm + 0.6) + heightMm / 3,
           line,
-          textMm,
+          heightMm,
         ),
       );
     });

@@ -11,7 +11,7 @@ import {
 import type { PlacedThing } from '../things/placed-things.js';
 import { drawnLength } from './length-text.js';
 
-const sheetMm = 260;
+const sheetMm = 150;
 const scales = [50, 100, 200, 250, 500, 1000] as const;
 const marginMm = 16;
 const textMm = 2.6;

@@ -28,15 +28,15 @@ const inTheWayM = 0.3;
 export function preparationList(plan: PlacementPlan, placed: readonly PlacedThing[]): PreparationLine[] {
   const { units } = plan.site;
   const size = (metres: number): string => `${drawnLength(metres, units)}${units === 'metric' ? ' mm' : ''}`;
-  const byWall = groupBy(placed, ({ wall }) => wall);
-  const ofWalls = [...byWall].flatMap(([wall, there]) => wallLines(wall, there));
-  const heavy = placed.filter(({ thing }) => thing.kind === 'unit' && (thing.massKg ?? 0) > 92);
   const line = (id: string, what: string, why: string, wall = ''): PreparationLine => ({
     id,
     wall,
     what,
     why,
   });
+  const byWall = groupBy(placed, ({ wall }) => wall);
+  const ofWalls = [...byWall].flatMap(([wall, there]) => wallLines(wall, there));
+  const heavy = placed.filter(({ thing }) => thing.kind === 'unit' && (thing.massKg ?? 0) > 92);
   return [
     ...ofWalls,
     ...(heavy.length > 0

@@ -72,7 +72,9 @@ describe('what hangs on a wiring and carries none of its power', () => {
     )!;
     // Where nobody has said how far it is.
     const unmeasured = { ...plan, placement: emptyPlacement() };
-    const control = wiringMaterial(wired(unmeasured), conductorAreaMm2, 0).filter(({ kind }) => kind === 'control');
+    const control = wiringMaterial(wired(unmeasured), conductorAreaMm2, 0).filter(
+      ({ kind }) => kind === 'control',
+    );
     expect(control.map(({ name, quantity, unit }) => [name, quantity, unit])).toEqual([
       ['Communication cable', 10, 'm'],
       ['Current sensor', 2, 'count'],

@@ -54,6 +54,20 @@ export const placementRules = [
     ],
   }),
   rule({
+    id: 'placed.tested',
+    on: 'placed',
+    name: 'Two units keep the distance of their fire test',
+    origin: 'maker',
+    when: 'stores && known(testedM)',
+    holds: 'nextUnitM >= testedM',
+    severity: 'must-fix',
+    says: [
+      '{name} is too near {nextUnit}',
+      '{nextUnitM}; their fire test allows {testedM} and no less.',
+      'Move them apart.',
+    ],
+  }),
+  rule({
     id: 'placed.before',
     on: 'placed',
     name: 'Before it there is the depth its maker asks for',

@@ -8,11 +8,7 @@ export const placementStage: Stage = {
   completeness: ({ lot, placement }) =>
     countOf([
       lot.walls.length > 0,
-      ...lot.walls.flatMap(({ construction, facingDeg, side, freeBeforeM }) => [
-        construction !== null,
-        facingDeg !== null || side !== null,
-        freeBeforeM !== null,
-      ]),
+      lot.walls.every(({ construction, freeBeforeM }) => construction !== null && freeBeforeM !== null),
       placement.placed.length > 0,
     ]),
   findables: ({ lot }) =>

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { sayOfWall, wallWork, type WallWork, wallWorkSchema } from '@levamen/core/design';
 import { newWall, placeKinds, type Wall, wallSchema } from '@levamen/core/house';
+import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { PhotoStrip } from '../../photos/photo-strip';
 import { formOf } from '../../ui/form';
@@ -8,13 +9,14 @@ import { FormField } from '../../ui/form-field';
 import { OpeningsCard } from './openings-card';
 import { PlacementState } from './placement-state';
 import { RoutesCard } from './routes-card';
+import { TraceDialog } from './trace-dialog';
 
 const noWall = newWall('none', 'None', 1, 1);
 
 /** A wall as it was surveyed, and what is done at it for the equipment. */
 @Component({
   selector: 'lv-wall-card',
-  imports: [FormField, OpeningsCard, PhotoStrip, RoutesCard],
+  imports: [Button, FormField, OpeningsCard, PhotoStrip, RoutesCard, TraceDialog],
   template: `
     <section class="sheet" aria-labelledby="wall-heading">
       <h2 id="wall-heading">Wall {{ wall().name }}</h2>
@@ -48,6 +50,16 @@ const noWall = newWall('none', 'None', 1, 1);
         }
       </div>
       <lv-openings-card />
+      <p-button
+        label="Trace over a photo"
+        icon="pi pi-image"
+        size="small"
+        [outlined]="true"
+        (onClick)="isTracing.set(true)"
+      />
+      @defer (when isTracing()) {
+        <lv-trace-dialog [(isOpen)]="isTracing" />
+      }
       <lv-routes-card />
       <lv-photo-strip [aboutId]="wall().id" subject="wall" [of]="'wall ' + wall().name" />
       <p class="small soft">Photos are scaled down and drawn anew here: where they were taken is not kept.</p>
@@ -72,6 +84,7 @@ export class WallCard {
   private readonly session = inject(JobSession);
   protected readonly state = inject(PlacementState);
   protected readonly wall = computed(() => this.state.wall() ?? noWall);
+  protected readonly isTracing = signal(false);
 
   protected readonly sizeNames = ['name', 'place', 'lengthM', 'heightM'] as const;
   protected readonly makeNames = computed((): (keyof Wall)[] => {

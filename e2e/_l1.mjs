@@ -1,0 +1,15 @@
+import {b,p,base,id} from './_look.mjs';
+await p.goto(`${base}/jobs/${id}/placement`); await p.waitForTimeout(5000);
+await p.screenshot({path:'/tmp/l1.png'});
+await p.getByRole('button',{name:'Wall',exact:true}).click().catch(e=>console.log(e.message.slice(0,200)));
+await p.waitForTimeout(800);
+await p.screenshot({path:'/tmp/l2.png'});
+await p.getByText('Plan of the lot').click(); await p.getByText('Look for a place').click(); await p.waitForTimeout(500);
+await p.getByRole('button',{name:/Look for \d/}).click();
+await p.waitForTimeout(4000);
+await p.screenshot({path:'/tmp/l3.png'});
+await p.getByText('Sun and heat').click(); await p.waitForTimeout(1500);
+await p.screenshot({path:'/tmp/l4.png'});
+await p.getByText('For the crew').click(); await p.getByRole('button',{name:'Findings',exact:true}).click().catch(()=>{}); await p.waitForTimeout(800);
+await p.screenshot({path:'/tmp/l5.png'});
+await b.close();

@@ -1,0 +1,10 @@
+import {b,p,base,id} from './_look.mjs';
+await p.goto(`${base}/jobs/${id}/placement`); await p.waitForTimeout(4500);
+await p.screenshot({path:'/tmp/l1.png'});
+await p.getByText('For the crew').click(); await p.waitForTimeout(600);
+await p.screenshot({path:'/tmp/l2.png'});
+await p.getByText('Elevation').click();
+await p.getByRole('button',{name:'Wall',exact:true}).click().catch(()=>p.getByText('Wall',{exact:true}).first().click());
+await p.getByRole('button',{name:'Trace over a photo'}).click(); await p.waitForTimeout(1500);
+await p.screenshot({path:'/tmp/l3.png'});
+await b.close();
