@@ -15,4 +15,4 @@ export { hoursOfYear, midHourMs, monthDays, monthOf, type WeatherYear } from './
 export { dailyLightWhPerM2, worstSpells } from './weather/worst-spells.js';
 export { writeEpw } from './weather/write-epw.js';
 export { type SunPath, sunPath } from './sun/sun-path.js';
-export { type SunnyWall, type WallSun, wallLightWPerM2, wallSun } from './sun/wall-sun.js';
+export { type SunnyWall, type WallSun, wallLightWPerM2, wallSun } from './walls/wall-sun.js';

@@ -1,5 +1,4 @@
 import { type Finding, severities } from '../base/index.js';
-import type { Plan } from '../design/index.js';
 import { findingOf, judge, type Judgement, packFor, type Subject } from '../rules/packs.js';
 import type { ClimateFacts } from './climate/climate-facts.js';
 import { climateSubjects } from './subjects/climate-subjects.js';
@@ -7,9 +6,8 @@ import { energySubjects, wholeSubject } from './subjects/energy-subjects.js';
 import { holdingSubjects } from './subjects/holding-subjects.js';
 import { placedSubjects } from './subjects/placed-subjects.js';
 import { type PlacedThing, placedThings } from './things/placed-things.js';
+import type { PlacementPlan } from './things/placement-plan.js';
 import type { Thing } from './things/thing.js';
-
-export type PlacementPlan = Pick<Plan, 'lot' | 'placement' | 'site' | 'supply' | 'parties' | 'code'>;
 
 /** A finding about a thing that is placed, or to be. */
 export interface PlacementFinding extends Finding {

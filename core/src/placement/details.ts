@@ -4,7 +4,6 @@ export {
   type CheckedPlacement,
   type PlacementFinding,
   type PlacementMargin,
-  type PlacementPlan,
   placementSubjects,
 } from './check-placement.js';
 export { type ClimateFacts, climateFacts } from './climate/climate-facts.js';
@@ -26,5 +25,6 @@ export { type ElevationDrawing, elevationDrawing, type ElevationFrame } from './
 export { drawnLength, lengthText } from './drawing/length-text.js';
 export { lotDrawing } from './drawing/lot-drawing.js';
 export { type PreparationLine, preparationList } from './preparation/preparation-list.js';
-export { wallComfort } from './climate/wall-comfort.js';
-export { snap, type Snapped } from './geometry/snap.js';
+export { wallComfort } from './search/wall-comfort.js';
+export { snap, type Snapped } from './moving/snap.js';
+export type { PlacementPlan } from './things/placement-plan.js';

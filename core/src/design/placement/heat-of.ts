@@ -1,5 +1,5 @@
 import { facingOf } from '../../house/index.js';
-import type { Plan } from '../plan/plan.js';
+import type { PlacedOnLot } from './placed-on-lot.js';
 import { wallWork } from './placement.schema.js';
 
 /** Of a thing that is a unit. */
@@ -8,7 +8,7 @@ const isUnit = ({ thingId }: { readonly thingId: string }): boolean => thingId.s
 /**
  * What of lot and placement a study of an outage sees: how warm and how sunny it is where the units are. Whoever moves one along its wall changes nothing of it.
  */
-export const heatOf = ({ lot, placement }: Pick<Plan, 'lot' | 'placement'>): readonly unknown[] =>
+export const heatOf = ({ lot, placement }: PlacedOnLot): readonly unknown[] =>
   placement.placed.length === 0
     ? []
     : [

@@ -1,5 +1,5 @@
 import type { LegKind, RouteLeg, Wall, WallRoute } from '../../house/index.js';
-import type { Plan } from '../plan/plan.js';
+import type { PlacedOnLot } from './placed-on-lot.js';
 
 /** Something on a wall: from its left end and from the ground, m. */
 interface OnWall {
@@ -79,7 +79,7 @@ export const legWarnings: Partial<Record<LegKind, string>> = {
  * @param size of the unit; what its data sheet does not say counts as a point
  */
 export function placedRouteM(
-  { lot, placement }: Pick<Plan, 'lot' | 'placement'>,
+  { lot, placement }: PlacedOnLot,
   thingId: string,
   size: { readonly widthM: number | null; readonly heightM: number | null },
   to: RouteEnd,
@@ -92,7 +92,7 @@ export function placedRouteM(
 }
 
 /** Length of the conduit from where the first of the units is put to one of its ends, m; null as above. */
-export function equipmentRouteM(plan: Pick<Plan, 'lot' | 'placement'>, to: RouteEnd): number | null {
+export function equipmentRouteM(plan: PlacedOnLot, to: RouteEnd): number | null {
   for (const { thingId } of plan.placement.placed) {
     if (!thingId.startsWith('unit:')) continue;
     const lengthM = placedRouteM(plan, thingId, { widthM: null, heightM: null }, to);

@@ -1,7 +1,7 @@
 import { groupBy, nameList, quantityText } from '../../base/index.js';
 import { legWarnings, routeEnds, routeOf, wallWork } from '../../design/index.js';
 import { placeKinds, type Wall } from '../../house/index.js';
-import type { PlacementPlan } from '../check-placement.js';
+import type { PlacementPlan } from '../things/placement-plan.js';
 import { drawnLength } from '../drawing/length-text.js';
 import { besideM, overM, rightOf, topOf } from '../geometry/rect.js';
 import { holdOf } from '../holding/hold-of.js';

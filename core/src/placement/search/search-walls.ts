@@ -2,7 +2,7 @@ import { groupBy } from '../../base/index.js';
 import { alongWallM, legLabour, type Placed, wallRoute, wallWork } from '../../design/index.js';
 import type { Wall } from '../../house/index.js';
 import { judgementKey } from '../../rules/packs.js';
-import type { PlacementPlan } from '../check-placement.js';
+import type { PlacementPlan } from '../things/placement-plan.js';
 import { slackM } from '../geometry/rect.js';
 import { areTested } from '../subjects/room-of.js';
 import { type PlacedThing, placedThings } from '../things/placed-things.js';

@@ -7,7 +7,7 @@ import {
   packFor,
   ruleNames,
 } from '../../rules/packs.js';
-import type { PlacementPlan } from '../check-placement.js';
+import type { PlacementPlan } from '../things/placement-plan.js';
 import { overlap } from '../geometry/rect.js';
 import { standsOn } from '../holding/hold-of.js';
 import { holdingSubjects } from '../subjects/holding-subjects.js';

@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { proxy, type Remote, wrap } from 'comlink';
+import type { Subject } from '@levamen/core/rules/packs';
 import type { WallSearch } from '@levamen/core/placement/details';
 import {
   catchError,
@@ -101,6 +102,11 @@ export class PlacementStudies {
         });
       return () => running.unsubscribe();
     });
+  }
+
+  /** Everything of what was answered last that rules are asked about. */
+  subjects(): Promise<readonly Subject[]> {
+    return this.remote().subjects();
   }
 
   private newWorker(): Worker {

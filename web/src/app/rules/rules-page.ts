@@ -15,9 +15,20 @@ import {
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
-import { asyncScheduler, auditTime, catchError, combineLatest, from, map, of, switchMap } from 'rxjs';
+import {
+  asyncScheduler,
+  auditTime,
+  catchError,
+  combineLatest,
+  from,
+  map,
+  of,
+  startWith,
+  switchMap,
+} from 'rxjs';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
+import { PlacementStudies } from '../data/placement-studies';
 import { WiringStudies } from '../data/wiring-studies';
 import { downloadBlob, fileStem } from '../ui/download';
 import { formOf } from '../ui/form';
@@ -55,10 +66,11 @@ export class RulesPage {
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly wiring = inject(WiringStudies);
+  private readonly placements = inject(PlacementStudies);
   protected readonly locale = inject(PLACE_LOCALE);
 
   private readonly plan = computed(() => this.session.plan() ?? emptyPlan());
-  /** Subjects of survey and backup, then those of the wiring, a moment after every edit. */
+  /** Subjects of survey and backup, then those of wiring and placement, a moment after every edit. */
   private readonly subjects = toSignal(
     combineLatest([
       toObservable(computed(() => ({ plan: this.plan(), evaluation: this.evaluations.evaluation() }))).pipe(
@@ -70,7 +82,13 @@ export class RulesPage {
           answer ? from(this.wiring.remote().subjects()).pipe(catchError(() => of([]))) : of([]),
         ),
       ),
-    ]).pipe(map(([survey, wiring]) => [...survey, ...wiring])),
+      toObservable(this.placements.answer).pipe(
+        switchMap((answer) =>
+          answer ? from(this.placements.subjects()).pipe(catchError(() => of([]))) : of([]),
+        ),
+        startWith([]),
+      ),
+    ]).pipe(map(([survey, wiring, placement]) => [...survey, ...wiring, ...placement])),
     { initialValue: [] },
   );
   protected readonly pack = computed(() => packFor(this.plan()));

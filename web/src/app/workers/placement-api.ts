@@ -1,5 +1,6 @@
 import type { Plan } from '@levamen/core/design';
 import type { Catalogue, StackPart } from '@levamen/core/equipment';
+import type { Subject } from '@levamen/core/rules/packs';
 import type { WeatherYear } from '@levamen/core/nature';
 import type { ClimateFacts, PlacementMargin, WallSearch } from '@levamen/core/placement/details';
 
@@ -26,6 +27,8 @@ export interface SearchAsked extends PlacementAsked {
 
 export interface PlacementApi {
   check(asked: PlacementAsked): PlacementAnswer;
+  /** Everything of what was checked last that rules are asked about. */
+  subjects(): readonly Subject[];
   /** @param onWall is told of each wall that is through */
   search(asked: SearchAsked, onWall: (done: number, of: number) => void): Promise<WallSearch>;
 }

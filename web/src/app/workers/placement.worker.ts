@@ -1,8 +1,11 @@
+import type { Plan } from '@levamen/core/design';
 import { assembleStack } from '@levamen/core/equipment';
 import {
   checkPlacement,
+  type ClimateFacts,
   climateFacts,
   placedThings,
+  placementSubjects,
   rankWalls,
   searchWall,
   type Thing,
@@ -23,6 +26,13 @@ function thingsIn({ plan, stacks, catalogue }: PlacementAsked): Thing[] {
   return thingsOf(plan, stackOf);
 }
 
+/** What was checked last. */
+let last: {
+  readonly plan: Plan;
+  readonly things: readonly Thing[];
+  readonly climates: readonly ClimateFacts[];
+} | null = null;
+
 const api: PlacementApi = {
   check: (asked) => {
     const { plan } = asked;
@@ -31,8 +41,10 @@ const api: PlacementApi = {
     const climates = placedThings(plan, things).flatMap((one) =>
       one.thing.kind === 'unit' ? [climateFacts(plan, one, weather)] : [],
     );
+    last = { plan, things, climates };
     return { climates, margin: checkPlacement(plan, things, climates).margin };
   },
+  subjects: () => (last ? placementSubjects(last.plan, last.things, last.climates) : []),
   search: async (asked, onWall) => {
     const { plan, thingIds, stepM } = asked;
     const weather = outageWeather(plan, asked.weather);

@@ -107,7 +107,16 @@ const atFirst: WallTrace['corners'] = [
           />
           <span class="small" role="status">{{ status() }}</span>
         </div>
-        <div class="frame" #frame [class.marking]="marking()" (click)="mark($event)">
+        <div
+          class="frame"
+          #frame
+          role="group"
+          tabindex="0"
+          aria-label="Photo of the wall; while marking, arrows move the cross and Enter marks a corner"
+          [class.marking]="marking()"
+          (click)="onClick($event)"
+          (keydown)="onFrameKey($event)"
+        >
           <img [src]="address()" alt="Photo of the wall" draggable="false" />
           <svg viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden="true">
             <polygon class="known" [attr.points]="outline()" />
@@ -126,6 +135,13 @@ const atFirst: WallTrace['corners'] = [
               (keydown)="onKey($event, $index)"
               (click)="$event.stopPropagation()"
             ></button>
+          }
+          @if (cross(); as at) {
+            <span
+              class="cross"
+              [style.inset-inline-start.%]="100 * at.x"
+              [style.inset-block-start.%]="100 * at.y"
+            ></span>
           }
           @if (first(); as at) {
             <span
@@ -199,6 +215,17 @@ const atFirst: WallTrace['corners'] = [
     .corner:focus-visible {
       outline: 4px solid var(--accent);
     }
+    .cross {
+      position: absolute;
+      width: 22px;
+      height: 22px;
+      translate: -50% -50%;
+      pointer-events: none;
+      background:
+        linear-gradient(#fff, #fff) center / 2px 100% no-repeat,
+        linear-gradient(#fff, #fff) center / 100% 2px no-repeat;
+      outline: 1px solid #26221c;
+    }
     .first {
       width: 12px;
       height: 12px;
@@ -227,6 +254,8 @@ export class TraceDialog {
   protected readonly marking = signal(false);
   /** The first of two corners that mark something; null = none yet. */
   protected readonly first = signal<PhotoPoint | null>(null);
+  /** Where the keys are on the photo; null = nobody has used them. */
+  protected readonly cross = signal<PhotoPoint | null>(null);
   private readonly said = signal('');
 
   protected readonly wall = computed((): Wall | null => this.state.wall());
@@ -295,13 +324,30 @@ export class TraceDialog {
   protected toggleMarking(): void {
     this.marking.update((now) => !now);
     this.first.set(null);
+    this.cross.set(null);
     this.said.set('');
   }
 
-  protected mark({ clientX, clientY }: MouseEvent): void {
+  protected onClick({ clientX, clientY }: MouseEvent): void {
     const at = this.pointAt(clientX, clientY);
+    if (at) this.mark(at);
+  }
+
+  /** Arrows move the cross over the photo, Enter marks a corner there. */
+  protected onFrameKey(event: KeyboardEvent): void {
+    if (!this.marking() || event.target !== event.currentTarget) return;
+    const now = this.cross() ?? { x: 0.5, y: 0.5 };
+    const arrow = arrows[event.key];
+    const step = event.shiftKey ? 5 * keyStep : keyStep;
+    if (arrow) this.cross.set({ x: now.x + arrow[0] * step, y: now.y + arrow[1] * step });
+    else if (event.key === 'Enter') this.mark(now);
+    else return;
+    event.preventDefault();
+  }
+
+  private mark(at: PhotoPoint): void {
     const wall = this.wall();
-    if (!this.marking() || !at || !wall) return;
+    if (!this.marking() || !wall) return;
     const first = this.first();
     if (!first) {
       this.said.set('');

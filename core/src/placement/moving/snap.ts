@@ -1,7 +1,7 @@
 import { studsOf } from '../holding/hold-of.js';
 import { areTested } from '../subjects/room-of.js';
 import type { PlacedThing } from '../things/placed-things.js';
-import { rightOf, topOf } from './rect.js';
+import { rightOf, topOf } from '../geometry/rect.js';
 
 /** Where something snapped to, in words; '' = nowhere. */
 export interface Snapped {

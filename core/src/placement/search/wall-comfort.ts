@@ -1,12 +1,12 @@
 import type { WeatherYear } from '../../nature/index.js';
 import type { Wall } from '../../house/index.js';
 import { judge, packFor } from '../../rules/packs.js';
-import type { PlacementPlan } from '../check-placement.js';
-import { brokenTitle } from '../search/wall-judge.js';
-import type { WallComfort } from '../search/search-walls.js';
+import type { PlacementPlan } from '../things/placement-plan.js';
+import { brokenTitle } from './wall-judge.js';
+import type { WallComfort } from './search-walls.js';
 import { climateSubjects } from '../subjects/climate-subjects.js';
 import type { Thing } from '../things/thing.js';
-import { climateFacts } from './climate-facts.js';
+import { climateFacts } from '../climate/climate-facts.js';
 
 /** Where units hang, to judge a wall before anything hangs there: their middle, m. */
 const usualMiddleM = 1.2;

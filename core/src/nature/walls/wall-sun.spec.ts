@@ -1,8 +1,8 @@
 import * as astronomy from 'astronomy-engine';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sunPath } from './sun-path.js';
-import { sunPosition } from './sun-position.js';
+import { sunPath } from '../sun/sun-path.js';
+import { sunPosition } from '../sun/sun-position.js';
 import { wallSun, type SunnyWall } from './wall-sun.js';
 
 const degree = Math.PI / 180;

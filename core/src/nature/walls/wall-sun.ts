@@ -1,5 +1,5 @@
 import { hoursOfYear, monthOf } from '../weather/weather-year.js';
-import type { SunPath } from './sun-path.js';
+import type { SunPath } from '../sun/sun-path.js';
 
 const degree = Math.PI / 180;
 
