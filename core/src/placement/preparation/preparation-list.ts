@@ -1,4 +1,4 @@
-import { groupBy, nameList, quantityText } from '../../base/index.js';
+import { groupBy, nameList, plainQuantityText } from '../../base/index.js';
 import { legWarnings, routeEnds, routeOf, wallWork } from '../../design/index.js';
 import { placeKinds, type Wall } from '../../house/index.js';
 import type { PlacementPlan } from '../things/placement-plan.js';
@@ -43,7 +43,7 @@ export function preparationList(plan: PlacementPlan, placed: readonly PlacedThin
       ? [
           line(
             'lift',
-            `A lift or stacker for ${quantityText(Math.max(...heavy.map(({ thing }) => thing.massKg ?? 0)), 'kg', units)}, and a way for it to the wall`,
+            `A lift or stacker for ${plainQuantityText(Math.max(...heavy.map(({ thing }) => thing.massKg ?? 0)), 'kg', units)}, and a way for it to the wall`,
             `${nameList(
               heavy.map(({ thing }) => thing.name),
               4,
