@@ -3,7 +3,8 @@ import { newWall, type Wall } from './wall.schema.js';
 
 /** The next letter no wall has yet: A to Z, then A2. */
 export function nextWallName({ walls }: Pick<Lot, 'walls'>): string {
-  const taken = new Set(walls.map(({ name }) => name));
+  // “A, garage” has the letter A.
+  const taken = new Set(walls.map(({ name }) => /^[A-Z]\d*\b/.exec(name)?.[0] ?? name));
   for (let round = 1; ; round += 1)
     for (const letter of 'ABCDEFGHIJKLMNOPQRSTUVWXYZ') {
       const name = round === 1 ? letter : `${letter}${round}`;

@@ -244,9 +244,7 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
   /** What is measured when a thing is hung: from the left, from the ground, to what is nearest on each side. */
   function distancesOf(one: PlacedThing): DrawingItem[] {
     const top = one.bottomM + one.heightM;
-    const beside = x(one.leftM + one.widthM) + 3;
     const others = [...placed.filter((other) => other !== one), ...wall.openings];
-    const middle = one.bottomM + one.heightM / 2;
     const level = others.filter(
       (other) => other.bottomM < top && other.bottomM + other.heightM > one.bottomM,
     );
@@ -260,6 +258,8 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
       ...level.map((other) => other.leftM).filter((at) => at >= right - 1e-9),
     );
     const { space } = workingSpace(one, []);
+    const ground = y(0);
+    /** Between two points of the wall, in the second row below the ground. */
     const across = (fromM: number, toM: number): DrawingItem[] =>
       toM - fromM < 0.005
         ? []
@@ -267,34 +267,42 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
             lineItem(
               '',
               [
-                [x(fromM), y(middle)],
-                [x(toM), y(middle)],
+                [x(fromM), ground + 10],
+                [x(toM), ground + 10],
               ],
-              { layer: 'dimensions', place: '', widthMm: 0.2 },
+              { layer: 'dimensions', place: '', widthMm: 0.15 },
             ),
-            centred('', x((fromM + toM) / 2), y(middle) - 0.8, drawnLength(toM - fromM, units), smallMm),
+            ...[fromM, toM].map((at) =>
+              lineItem(
+                '',
+                [
+                  [x(at), ground + 9],
+                  [x(at), ground + 11],
+                ],
+                { layer: 'dimensions', place: '', widthMm: 0.3 },
+              ),
+            ),
+            centred('', x((fromM + toM) / 2), ground + 14, drawnLength(toM - fromM, units), smallMm),
           ];
-    return [
-      box('', space, { layer: 'clearances', widthMm: 0.25, dashed: true }),
-      ...dimension(one.leftM, y(0) + 5, one),
-      ...across(leftEnd, one.leftM),
-      ...across(right, rightEnd),
+    /** Above the ground, left of the wall. */
+    const height = (atM: number, text: string): DrawingItem[] => [
       lineItem(
         '',
         [
-          [beside, y(0)],
-          [beside, y(one.bottomM)],
+          [x(0) - 3, y(atM)],
+          [x(one.leftM), y(atM)],
         ],
-        { layer: 'dimensions', place: '', widthMm: 0.2 },
+        { layer: 'dimensions', place: '', widthMm: 0.12, dashed: true },
       ),
-      textItem(
-        '',
-        [beside + 0.6, y(one.bottomM / 2)],
-        drawnLength(one.bottomM, units),
-        smallMm,
-        'dimensions',
-      ),
-      textItem('', [beside + 0.6, y(top)], `top ${drawnLength(top, units)}`, smallMm, 'dimensions'),
+      textItem('', [1, y(atM) + smallMm / 3], text, smallMm, 'dimensions'),
+    ];
+    return [
+      box('', space, { layer: 'clearances', widthMm: 0.25, dashed: true }),
+      ...dimension(one.leftM, ground + 5, one),
+      ...across(leftEnd, one.leftM),
+      ...across(right, rightEnd),
+      ...height(one.bottomM, drawnLength(one.bottomM, units)),
+      ...height(top, drawnLength(top, units)),
     ];
   }
 }

@@ -45,7 +45,14 @@ import { PlacementState } from './placement-state';
         [ngModel]="kind()"
         (ngModelChange)="kind.set($event)"
       />
-      <p-button label="Add" icon="pi pi-plus" size="small" [outlined]="true" (onClick)="add()" />
+      <p-button
+        label="Add"
+        icon="pi pi-plus"
+        size="small"
+        ariaLabel="Add it to the wall"
+        [outlined]="true"
+        (onClick)="add()"
+      />
     </div>
   `,
   styles: `
