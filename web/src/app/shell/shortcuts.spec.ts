@@ -23,6 +23,7 @@ describe('keys of the shell', () => {
     ['3', { altKey: true, code: 'Digit3' }, { kind: 'stage', index: 2 }],
     ['¡', { altKey: true, code: 'Digit1' }, { kind: 'stage', index: 0 }],
     ['0', { altKey: true, code: 'Digit0' }, { kind: 'stage', index: 9 }],
+    ['!', { altKey: true, shiftKey: true, code: 'Digit1' }, { kind: 'stage', index: 10 }],
     ['3', { altKey: true, ctrlKey: true, code: 'Digit3' }, null],
   ])('%s with %o', (key, facts, action) => {
     expect(press(key, facts)).toEqual(action);
@@ -45,8 +46,10 @@ describe('keys of the shell', () => {
 
   it('are listed, with as many stages as there are', () => {
     const everywhere = shellShortcuts(stages.length);
-    expect(stages).toHaveLength(10);
-    expect(everywhere.rows.map(({ keys }) => keys)).toContain('Alt 1 to Alt 9, Alt 0 for the tenth');
+    expect(stages).toHaveLength(11);
+    expect(everywhere.rows.map(({ keys }) => keys)).toEqual(
+      expect.arrayContaining(['Alt 1 to Alt 9, Alt 0 for the tenth', 'Alt Shift 1 for the eleventh']),
+    );
     expect(shellShortcuts(4).rows.map(({ keys }) => keys)).toContain('Alt 1 to Alt 4');
     for (const { rows } of [everywhere, ...stages.flatMap(({ shortcuts }) => shortcuts ?? [])])
       expect(new Set(rows.map(({ keys }) => keys)).size).toBe(rows.length);

@@ -8,6 +8,9 @@ export const shellShortcuts = (stageCount: number): ShortcutGroup => ({
       keys: stageCount < 10 ? `Alt 1 to Alt ${stageCount}` : 'Alt 1 to Alt 9, Alt 0 for the tenth',
       does: 'Go to the stage of that number',
     },
+    ...(stageCount > 10
+      ? [{ keys: 'Alt Shift 1 for the eleventh', does: 'Go to the stages after the tenth' }]
+      : []),
     { keys: 'Ctrl K', does: 'Find a load, a figure or an action' },
     { keys: 'Ctrl Z', does: 'Undo' },
     { keys: 'Ctrl Shift Z or Ctrl Y', does: 'Redo' },
@@ -35,8 +38,8 @@ export function shellAction(event: KeyboardEvent): ShellAction | null {
   if (command && key === '/') return { kind: 'keys' };
   const stage = /^Digit([0-9])$/.exec(event.code);
   // By its place on the keyboard: with Alt a digit may stand for another character.
-  if (event.altKey && !command && !event.shiftKey && stage)
-    return { kind: 'stage', index: (Number(stage[1]) + 9) % 10 };
+  if (event.altKey && !command && stage)
+    return { kind: 'stage', index: ((Number(stage[1]) + 9) % 10) + (event.shiftKey ? 10 : 0) };
   if (typingInto(event.target)) return null;
   if (command && key === 'z') return { kind: event.shiftKey ? 'redo' : 'undo' };
   if (command && key === 'y') return { kind: 'redo' };
