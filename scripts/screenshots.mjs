@@ -77,14 +77,10 @@ await shoot('wiring');
 await stage('Rules');
 await page.getByRole('button', { name: /^No source that feeds has two bonds/ }).click();
 await shoot('rules');
-await stage('Outage');
-await page.locator('lv-play-view svg').waitFor();
-await part('Drill');
-await part('4 h a second');
-await page.getByRole('button', { name: /Begin$/ }).click();
-await page.waitForTimeout(2500);
-await page.getByRole('button', { name: /Pause$/ }).click();
-await shoot('drill');
+await stage('Placement');
+await page.locator('[data-margin=placement]').getByText('fails').waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: /^Madder pack no. 2, / }).click();
+await shoot('placement');
 await page.getByRole('link', { name: /^Designs of this job/ }).click();
 await page
   .getByRole('row', { name: /^Summer/ })

@@ -243,6 +243,21 @@ describe('where storage may stand', () => {
   });
 });
 
+describe('the place as a whole', () => {
+  it('lead-acid indoors is ventilated, and data sheets end at 2,000 m', () => {
+    const acid = {
+      battery: { chemistry: 'lead-acid' },
+      body: { ingress: '', noiseDb: null },
+    } as unknown as Thing['unit'];
+    const bank: Case = { wall: { place: 'basement' }, things: [{ unit: acid }] };
+    expect(found({ ...bank, work: { ventilated: false } })).toContain('placed.ventilated');
+    expect(found({ ...bank, work: { ventilated: true } }, false)).not.toContain('placed.ventilated');
+    expect(found({ things: [{ unit: acid }] }, false)).not.toContain('placed.ventilated');
+    expect(found({ lot: { altitudeM: 2000 } }, false)).not.toContain('placement.altitude');
+    expect(found({ lot: { altitudeM: 2001 } }, false)).toContain('placement.altitude');
+  });
+});
+
 describe('how it is held', () => {
   it('on studs: two of them, or plywood; never on cladding alone', () => {
     const wall = { studSpacingM: 0.6, firstStudM: 0.3 };

@@ -42,6 +42,8 @@ const sameAlongWall: ReadonlySet<string> = new Set<FactName<'placed'>>([
   'bedroomDb',
   'neighbourDb',
   'mounting',
+  'gives',
+  'ventilated',
 ]);
 
 const isBroken = ({ verdict }: Judgement): boolean => verdict === 'fails';

@@ -59,6 +59,7 @@ export function wholeSubject(
         ids: missing.map(({ id }) => id),
       },
       energyWh: placed.reduce((sum, { thing }) => sum + thing.energyWh, 0),
+      altitudeM: lot.altitudeM,
     },
   };
 }

@@ -164,6 +164,8 @@ function subjectOf(
       neighbourDb: noiseAt(thing.unit?.body.noiseDb ?? null, wall.neighbourM),
       mounting: thing.mounting,
       hangs: !standsOn(one, placement),
+      gives: thing.unit?.battery?.chemistry === 'lead-acid',
+      ventilated: work.ventilated,
     },
   };
 }

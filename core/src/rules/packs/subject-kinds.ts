@@ -342,6 +342,8 @@ export const subjectKinds = {
       neighbourDb: fact('Noise at a neighbour’s window', 'dB'),
       mounting: text('How it is mounted'),
       hangs: yes('It hangs'),
+      gives: yes('It gives off hydrogen while it charges'),
+      ventilated: yes('The place is ventilated'),
     },
   },
   holding: {
@@ -400,6 +402,7 @@ export const subjectKinds = {
       walls: count('Walls'),
       unplaced: things('What is not placed yet'),
       energyWh: fact('Energy of all units', 'Wh'),
+      altitudeM: m('Altitude'),
     },
   },
 } as const satisfies Readonly<

@@ -21,6 +21,37 @@ export const placementRules = [
     ],
   }),
   rule({
+    id: 'placement.altitude',
+    on: 'placement',
+    name: 'Thin air cools less',
+    when: 'known(altitudeM) && energyWh > 0',
+    holds: 'altitudeM <= 2000',
+    severity: 'consider',
+    says: [
+      'Units derate at {altitudeM}',
+      'Data sheets commonly hold up to 2,000 m (6,560 ft).',
+      'Look up what they say of altitude.',
+    ],
+  }),
+  rule({
+    id: 'placed.ventilated',
+    on: 'placed',
+    name: 'Where lead-acid batteries charge, hydrogen leaves',
+    when: 'gives && !isOutdoors',
+    holds: 'ventilated',
+    severity: 'must-fix',
+    says: [
+      '{name}: hydrogen must leave the place',
+      'Lead-acid gives it off while it charges, sealed ones when they are overcharged.',
+      'Openings to outdoors low and high, nothing that sparks above it.',
+    ],
+    open: [
+      '{name}: is the place ventilated?',
+      'Lead-acid gives off hydrogen while it charges.',
+      'Look, and say it with the work at the wall.',
+    ],
+  }),
+  rule({
     id: 'placed.inside',
     on: 'placed',
     name: 'Things stay on their wall',
