@@ -68,6 +68,7 @@ export const briefSchema = z.strictObject({
   batteryTemperatureC: field(amountSchema(-30, 60, '°C').nullable(), {
     label: 'Battery temperature then',
     unit: '°C',
+    hint: 'in a simulated outage it counts until the units are put up in Placement',
   }),
   transferGapToleranceMs: field(amountSchema(0, 3_600_000, 'ms').nullable(), {
     label: 'Transfer gap the household tolerates',

@@ -49,6 +49,7 @@ export const scenarioSchema = z.strictObject({
     z.enum(['as-said', 'unheated', 'outdoors'], { error: 'Choose as-said, unheated or outdoors' }).nullable(),
     {
       label: 'Battery stands',
+      hint: 'counts until the units are put up in Placement',
       choices: [
         ['as-said', 'as the brief says'],
         ['unheated', 'in an unheated room'],
