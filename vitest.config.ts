@@ -5,7 +5,14 @@ const conditions = ['levamen-source', 'module', 'node', 'development|production'
 const project = (name: string, extra: object = {}) => ({
   resolve: { conditions },
   ssr: { resolve: { conditions } },
-  test: { name, root: `./${name}`, include: ['src/**/*.spec.ts'], environment: 'node', ...extra },
+  test: {
+    name,
+    root: `./${name}`,
+    include: ['src/**/*.spec.ts'],
+    environment: 'node',
+    setupFiles: ['../scripts/seed-properties.ts'],
+    ...extra,
+  },
 });
 
 // The page's components need Angular's compiler: web/angular.json has their runner.
