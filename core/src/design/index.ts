@@ -59,10 +59,10 @@ export {
 } from './placement/placement.schema.js';
 export {
   alongWallM,
-  equipmentRouteM,
+  equipmentRoute,
   legLabour,
   legWarnings,
-  placedRouteM,
+  placedRoute,
   type Route,
   type RouteEnd,
   routeEnds,

@@ -74,29 +74,28 @@ export const legWarnings: Partial<Record<LegKind, string>> = {
 };
 
 /**
- * Length of the conduit from a unit where it is put to one of its ends, m; null = it is put nowhere, or nobody has said how the conduit runs.
+ * The conduit from a unit where it is put to one of its ends; null = it is put nowhere, or nobody has said how the conduit runs.
  *
  * @param size of the unit; what its data sheet does not say counts as a point
  */
-export function placedRouteM(
+export function placedRoute(
   { lot, placement }: PlacedOnLot,
   thingId: string,
   size: { readonly widthM: number | null; readonly heightM: number | null },
   to: RouteEnd,
-): number | null {
+): Route | null {
   const place = placement.placed.find((one) => one.thingId === thingId);
   const wall = place && lot.walls.find(({ id }) => id === place.wallId);
   if (!wall) return null;
-  const at = { ...place, widthM: size.widthM ?? 0, heightM: size.heightM ?? 0 };
-  return routeOf(at, wall, to)?.lengthM ?? null;
+  return routeOf({ ...place, widthM: size.widthM ?? 0, heightM: size.heightM ?? 0 }, wall, to);
 }
 
-/** Length of the conduit from where the first of the units is put to one of its ends, m; null as above. */
-export function equipmentRouteM(plan: PlacedOnLot, to: RouteEnd): number | null {
+/** The conduit from where the first of the units is put to one of its ends; null as above. */
+export function equipmentRoute(plan: PlacedOnLot, to: RouteEnd): Route | null {
   for (const { thingId } of plan.placement.placed) {
     if (!thingId.startsWith('unit:')) continue;
-    const lengthM = placedRouteM(plan, thingId, { widthM: null, heightM: null }, to);
-    if (lengthM !== null) return lengthM;
+    const route = placedRoute(plan, thingId, { widthM: null, heightM: null }, to);
+    if (route) return route;
   }
   return null;
 }

@@ -59,9 +59,19 @@ describe('the parts of a design', () => {
       { task: 'panel-set', count: 1 },
       { task: 'circuit-moved', count: plan.backup.lanes.filter(({ lane }) => lane !== 'dark').length },
       { task: 'wire-metre', count: 1.5 },
+      // The units hang in the garage: 1 ft through a wall counts three times, 4 ft on the surface once, and the way along the wall.
+      { task: 'wire-metre', why: 'from the units to the panel, legs by their labour' },
+      // A new array on the porch: through the attic and a trench.
+      { task: 'wire-metre', why: 'from the units to the array, legs by their labour' },
       { task: 'commissioning', count: 1 },
     ]);
-    expect(wireM).toBe(1.5);
+    const [, toPanel, toArray] = work.filter(({ task }) => task === 'wire-metre');
+    const [ft, unit] = [0.3048, plan.placement.placed[0]!];
+    const along = (fromM: number, atM: number): number =>
+      Math.abs(unit.leftM - fromM) + Math.abs(unit.bottomM - atM);
+    expect(toPanel!.count).toBeCloseTo(along(ft, 6 * ft) + 3 * ft + 4 * ft, 3);
+    expect(toArray!.count).toBeCloseTo(along(ft, 8 * ft) + 1.6 * 18 * ft + 2.6 * 62 * ft, 3);
+    expect(wireM).toBeCloseTo(1.5 + along(ft, 6 * ft) + 5 * ft + along(ft, 8 * ft) + 80 * ft, 3);
   });
 
   const partsWith = (change: Partial<typeof plan>) =>

@@ -1,5 +1,6 @@
 import type { Item, Stack } from '../../equipment/index.js';
 import {
+  equipmentRoute,
   type Island,
   islandPlan,
   laneOfCircuits,
@@ -189,7 +190,18 @@ export function partsOf(
     addWork('generator-set', 1, found?.name ?? name);
   }
   const newSun = arrays.filter(({ existing }) => !existing);
-  if (wireM > 0) addWork('wire-metre', wireM, 'from the old panel to the new one');
+  // Once the units are put up, conduits run as their wall says; a metre in a trench is the work of several.
+  const newGenerator = plan.sources.generator !== null && !plan.sources.generator.existing;
+  const routes = (['panel', 'array', 'generator'] as const).flatMap((to) => {
+    const isNew = to === 'panel' || (to === 'array' ? newSun.length > 0 : newGenerator);
+    const route = isNew ? equipmentRoute(plan, to) : null;
+    return route ? [{ ...route, to }] : [];
+  });
+  addWork('wire-metre', wireM, 'from the old panel to the new one');
+  for (const { to, lengthM, effortM } of routes) {
+    wireM += lengthM;
+    addWork('wire-metre', effortM, `from the units to the ${to}, legs by their labour`);
+  }
   addWork('commissioning', 1, 'energising and a staged outage');
   return {
     parts,

@@ -1,6 +1,6 @@
 import { currentOnLegsA } from '../../electric/index.js';
 import { circuitsById } from '../../house/index.js';
-import { arrayCircuits, arrayInverterW, equipmentRouteM } from '../../design/index.js';
+import { arrayCircuits, arrayInverterW, equipmentRoute } from '../../design/index.js';
 import type { Feeds } from './add-services.js';
 import type { GraphBuilder } from './graph-builder.js';
 import { busOfSource } from './bus-of-source.js';
@@ -49,7 +49,7 @@ export function addArrays(builder: GraphBuilder, feeds: Feeds, placed: readonly 
         legs: array.legs,
         conductor: circuit?.conductor ?? null,
         // What is there already runs as it runs.
-        lengthM: array.existing ? null : equipmentRouteM(builder.plan, 'array'),
+        lengthM: array.existing ? null : (equipmentRoute(builder.plan, 'array')?.lengthM ?? null),
         isNew: !array.existing,
       },
     });

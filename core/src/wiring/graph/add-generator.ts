@@ -1,4 +1,4 @@
-import { equipmentRouteM } from '../../design/index.js';
+import { equipmentRoute } from '../../design/index.js';
 import { currentOnLegsA, isAmerican, systemFacts } from '../../electric/index.js';
 import type { Device, Panel } from '../../house/index.js';
 import type { IslandPlaces } from './add-island.js';
@@ -94,7 +94,7 @@ export function addGenerator(builder: GraphBuilder, feeds: Feeds, placed: readon
     cable: {
       use: 'generator',
       continuousA: amps ?? 0,
-      lengthM: equipmentRouteM(builder.plan, 'generator'),
+      lengthM: equipmentRoute(builder.plan, 'generator')?.lengthM ?? null,
       isNew: generator?.existing === false,
     },
   });

@@ -1,6 +1,6 @@
 import { currentOnLegsA, type LegSet, type SupplySystem } from '../../electric/index.js';
 import type { Stack } from '../../equipment/index.js';
-import { islandWiring, placedRouteM } from '../../design/index.js';
+import { islandWiring, placedRoute } from '../../design/index.js';
 import type { GraphBuilder } from './graph-builder.js';
 
 const outputLegs = { one: 'L1', two: 'L1-L2', three: 'L1-L2-L3' } as const;
@@ -34,13 +34,14 @@ export function addInverters(
   const { neutral } = islandWiring(builder.plan.wiring, islandId);
   // The first of several leads on to the combiner panel, which hangs beside it.
   const runM = (number: number): number | null =>
-    stack &&
-    placedRouteM(
-      builder.plan,
-      `unit:${islandId}:${stack.inverter.id}:${number}`,
-      stack.inverter.body,
-      'panel',
-    );
+    stack === null
+      ? null
+      : (placedRoute(
+          builder.plan,
+          `unit:${islandId}:${stack.inverter.id}:${number}`,
+          stack.inverter.body,
+          'panel',
+        )?.lengthM ?? null);
   const isCombined = count > 1 && !inline;
   const bus = isCombined ? addCombiner(builder, islandId, joins, eachA && count * eachA, runM(1)) : joins;
   if (neutral === 'autotransformer') addAutotransformer(builder, islandId, bus);
