@@ -96,6 +96,10 @@ describe('the search of a wall', () => {
     expect(reasons(aWall({ lengthM: 2 }), 2)).toContain('do not fit beside each other');
     expect(reasons(aWall({ lengthM: 2.4, openings: [anOpening({ leftM: 1 })] }))).toContain('too near');
     expect(reasons(aWall())).toBe('it holds');
+    // 50 kWh in a basement, where 40 may stand (IRC R328.5, recalled).
+    expect(reasons(aWall({ place: 'basement', lengthM: 12 }), 5)).toContain(
+      'more energy than may stand there',
+    );
   });
 
   it('ranks by the way to the panel, by heat and cold, and by room for one more', () => {

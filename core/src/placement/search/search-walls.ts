@@ -1,10 +1,12 @@
 import { groupBy } from '../../base/index.js';
 import { alongWallM, legLabour, type Placed, wallRoute, wallWork } from '../../design/index.js';
 import type { Wall } from '../../house/index.js';
-import { judgementKey } from '../../rules/packs.js';
+import { judge, judgementKey, judgementWords, packFor } from '../../rules/packs.js';
 import type { PlacementPlan } from '../things/placement-plan.js';
 import { slackM } from '../geometry/rect.js';
+import { energySubjects } from '../subjects/energy-subjects.js';
 import { areTested } from '../subjects/room-of.js';
+import { mayStandOutM } from '../subjects/working-space.js';
 import { type PlacedThing, placedThings } from '../things/placed-things.js';
 import type { Thing } from '../things/thing.js';
 import { bestArrangement, type Kind, type Position } from './best-arrangement.js';
@@ -80,8 +82,12 @@ function positionsOf(
  * Whether no two of these things can hang one above the other on a wall: then the height of each is its own affair, and of every place along the wall only its cheapest height counts.
  */
 function standSideBySide(things: readonly Thing[], wall: Wall): boolean {
+  if (things.length < 2) return true;
   const heights = things.map(({ heightM }) => heightM).toSorted((a, b) => a - b);
-  return heights.length < 2 || heights[0]! + heights[1]! > wall.heightM - 1e-9;
+  const depths = things.map(({ depthM }) => depthM);
+  // One that stands out farther is in the working space of another, or above it.
+  if (Math.max(...depths) - Math.min(...depths) > mayStandOutM) return false;
+  return heights[0]! + heights[1]! > wall.heightM - 1e-9;
 }
 
 const sizeOf = ({ widthM, heightM }: Thing): number => widthM * heightM;
@@ -104,7 +110,7 @@ const farM = 4;
  */
 function leastGaps(plan: PlacementPlan, groups: readonly (readonly Thing[])[], wall: Wall): number[][] {
   const wide = { ...wall, lengthM: 60, openings: [], construction: null };
-  const judge = new WallJudge(plan, []);
+  const bare = new WallJudge(plan, []);
   return groups.map(([a]) =>
     groups.map(([b]) => {
       const other = { ...b!, id: `${b!.id}:other` };
@@ -113,8 +119,8 @@ function leastGaps(plan: PlacementPlan, groups: readonly (readonly Thing[])[], w
           placedAt(a!, wide, { x: 10, y: 0, cost: 0 }),
           placedAt(other, wide, { x: 10 + a!.widthM + gap, y: 0, cost: 0 }),
         ];
-        const alone = new Set(two.flatMap((one) => judge.broken([one]).map(judgementKey)));
-        return judge.broken(two).every((judgement) => alone.has(judgementKey(judgement)));
+        const alone = new Set(two.flatMap((one) => bare.broken([one]).map(judgementKey)));
+        return bare.broken(two).every((judgement) => alone.has(judgementKey(judgement)));
       };
       const roomM = Math.max(a!.clear.besideM, b!.clear.besideM);
       if (allowedAt(0) || (!areTested(a!, b!) && allowedAt(roomM))) return 0;
@@ -161,6 +167,26 @@ const roomy =
     Math.max(dx - widthM - clear.besideM, -dx - other.widthM - clear.besideM) < -slackM &&
     Math.max(dy - heightM - clear.aboveM, -dy - other.heightM - clear.belowM) < -slackM;
 
+/** What the rules of the place say of the energy there, once all of this hangs on the wall; '' = nothing. */
+function tooMuchEnergy(
+  plan: PlacementPlan,
+  things: readonly Thing[],
+  wanted: readonly Thing[],
+  wall: Wall,
+): string {
+  const moving = new Set(wanted.map(({ id }) => id));
+  const rest = placedThings(plan, things).filter(({ thing }) => !moving.has(thing.id));
+  const all = [...rest, ...wanted.map((thing) => placedAt(thing, wall, { x: 0, y: 0, cost: 0 }))];
+  const { rules, edition } = packFor(plan);
+  const asked = {
+    rules: rules.filter(({ on, severity }) => on === 'place-energy' && severity !== 'consider'),
+    edition,
+  };
+  const here = energySubjects(plan, all).filter(({ facts }) => facts.place === wall.place);
+  const broken = judge(asked, here).find(({ verdict }) => verdict === 'fails');
+  return broken ? `${brokenTitle(broken)}: ${judgementWords(broken).because}` : '';
+}
+
 /** Kinds of things that are the same but for their name. */
 const alike = ({ unit, widthM, heightM, depthM, mounting, kind }: Thing): string =>
   [unit?.id ?? kind, widthM, heightM, depthM, mounting].join();
@@ -180,9 +206,11 @@ export function searchWall(
   comfort: WallComfort | null,
 ): WallOffer | WallRefusal {
   if (comfort && comfort.forbids !== '') return { wallId: wall.id, reasons: [comfort.forbids] };
+  const energy = tooMuchEnergy(plan, things, wanted, wall);
+  if (energy !== '') return { wallId: wall.id, reasons: [energy] };
   const moving = new Set(wanted.map(({ id }) => id));
   const fixed = placedThings(plan, things).filter((one) => one.wall === wall && !moving.has(one.thing.id));
-  const judge = new WallJudge(plan, fixed);
+  const onWall = new WallJudge(plan, fixed);
   const route = wallRoute(wall, 'panel');
   const plinthM = wallWork(plan.placement, wall.id).plinth ?? 0;
   const groups = [...groupBy(wanted, alike).values()];
@@ -191,7 +219,7 @@ export function searchWall(
   const alone = (kind: number, position: Position): boolean => {
     const known = allowed[kind]!.get(position);
     if (known !== undefined) return known;
-    const now = judge.allowsOne(placedAt(groups[kind]![0]!, wall, position));
+    const now = onWall.allowsOne(placedAt(groups[kind]![0]!, wall, position));
     allowed[kind]!.set(position, now);
     return now;
   };
@@ -224,7 +252,7 @@ export function searchWall(
   };
   const found = bestArrangement(
     kinds,
-    { alone, together, whole: (chosen) => judge.allows(named(chosen)) },
+    { alone, together, whole: (chosen) => onWall.allows(named(chosen)) },
     mostLooks,
   );
   if (!found.chosen) return { wallId: wall.id, reasons: reasonsOf(found.proved) };
@@ -238,7 +266,7 @@ export function searchWall(
   const grows = kinds[largest]!.positions.some(
     (position) =>
       chosen.every((one) => together(one.kind, one.position, largest, position)) &&
-      judge.allows([...placed, placedAt(more, wall, position)]),
+      onWall.allows([...placed, placedAt(more, wall, position)]),
   );
   const legs = route
     ? route.legs.reduce((sum, { kind, lengthM }) => sum + legLabour[kind] * lengthM, 0)
@@ -274,7 +302,7 @@ export function searchWall(
       if (every.some((position) => alone(kind, position))) continue;
       const counts = new Map<string, { title: string; count: number }>();
       for (const position of every)
-        for (const judgement of judge.broken([placedAt(thing, wall, position)])) {
+        for (const judgement of onWall.broken([placedAt(thing, wall, position)])) {
           const { id } = judgement.rule;
           const known = counts.get(id);
           counts.set(id, { title: known?.title ?? brokenTitle(judgement), count: (known?.count ?? 0) + 1 });
