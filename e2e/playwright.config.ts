@@ -11,7 +11,8 @@ export default defineConfig({
   projects: [
     { name: 'together', testIgnore: ['saving.test.ts', 'nothing-lost.test.ts', 'equipment.test.ts'] },
     // What a company enters is offered to every job that begins after it.
-    { name: 'company', testMatch: 'equipment.test.ts' },
+    // One long way through the whole of it.
+    { name: 'company', testMatch: 'equipment.test.ts', timeout: 300_000 },
     // Kills the server, so nothing may run beside it.
     { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['company'] },
     { name: 'long', testMatch: 'nothing-lost.test.ts', dependencies: ['alone'] },
