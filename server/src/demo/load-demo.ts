@@ -23,7 +23,8 @@ export async function loadDemo(source: DataSource): Promise<void> {
     if (await source.manager.existsBy(JobEntity, { id })) continue;
     const designed = { ...withDemoDesigns(job), equipmentList: { ...equipment, kept: [] } };
     const saved = await store.create(designed, who, 'job created', { id });
-    if (index === 0) await addReadings(source, store, id, await addPhoto(source, store, id, saved.revision));
+    const revision = await addPhoto(source, store, id, saved.revision);
+    if (index === 0) await addReadings(source, store, id, revision);
   }
 }
 
@@ -41,7 +42,7 @@ async function addPhoto(
   const { bytes, widthPx, heightPx, trace } = wallPhoto(wall);
   const digest = await new PhotoStore(source, defaultWorkspaceId).keep(jobId, bytes);
   const photo: Photo = {
-    id: 'photo-garage',
+    id: `photo-${wall.id}`,
     digest,
     aboutId: wall.id,
     subject: 'wall',
