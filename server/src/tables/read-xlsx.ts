@@ -1,7 +1,8 @@
 import ExcelJS from 'exceljs';
 
 const maxRows = 5000;
-const maxColumns = 100;
+/** Every field of every kind of equipment has a column of its own: some two hundred. */
+const maxColumns = 400;
 
 /**
  * The cells of the first sheet of an XLSX workbook, as text. Runs in a worker of `XlsxReader`.

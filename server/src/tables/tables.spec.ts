@@ -1,6 +1,8 @@
 import { xlsxType } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
+import readXlsx from './read-xlsx.js';
+import { tableXlsx } from './table-xlsx.js';
 import { zipOf } from '../testing/zip.js';
 
 let test: TestApp;
@@ -15,6 +17,12 @@ const send = async (body: Buffer): Promise<{ status: number; title: string }> =>
 };
 
 describe('tables', () => {
+  it('come back as they went, as wide as a list of equipment of every kind', async () => {
+    const cells = (row: number): string[] => Array.from({ length: 300 }, (_, column) => `${row}.${column}`);
+    const table = [cells(0), cells(1)];
+    expect(await readXlsx(await tableXlsx('Wide', table))).toEqual(table);
+  });
+
   it('that are no workbooks are refused in words', async () => {
     const noWorkbook = { status: 422, title: 'Not a workbook' };
     expect(await send(Buffer.from('PK no'))).toEqual(noWorkbook);
