@@ -38,7 +38,7 @@ export interface BestArrangement {
  * that do not go with it are struck out for the rest; what is left costs at least the cheapest position that remains for each unit, and at least what it costs by itself without those before (solved first, unit by unit: the
  * bound of nested dolls).
  *
- * @param mostLooks positions looked at before it gives up proving
+ * @param mostLooks positions looked at, all bounds together, before it gives up proving
  */
 export function bestArrangement(
   kinds: readonly Kind[],
@@ -55,6 +55,8 @@ export function bestArrangement(
     return now;
   };
   let looks = 0;
+  // Half of it is for the whole, the rest for its parts.
+  let budget = mostLooks / 2 / Math.max(1, order.length - 1);
   let ended = false;
 
   /** The cheapest of the units from `first` to the last; costs of fewer of them are known in `tails`. */
@@ -80,7 +82,7 @@ export function bestArrangement(
         const least = sum + position.cost + Math.max(tails[at + 1]!, sameKind * position.cost + others);
         if (least >= bestCost - 1e-9) return;
         looks += 1;
-        if (looks > mostLooks) {
+        if (looks > budget) {
           ended = true;
           return;
         }
@@ -130,5 +132,6 @@ export function bestArrangement(
     ended = false;
     looks = 0;
   }
+  budget = mostLooks / 2;
   return solve(0, tails, true);
 }

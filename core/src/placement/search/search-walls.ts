@@ -53,7 +53,7 @@ export interface WallSearch {
 export const weights = { perHotC: 0.5, hotFromC: 40, perColdDay: 0.1, noGrowth: 2, noRoute: 10 } as const;
 
 /** Arrangements looked at on one wall before it gives up proving. */
-const mostLooks = 4_000_000;
+const mostLooks = 3_000_000;
 /** Rounded as a tape is read. */
 const clean = (metres: number): number => Math.round(metres * 1e4) / 1e4;
 
