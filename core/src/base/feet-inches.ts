@@ -23,6 +23,10 @@ const vulgarSigns: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 };
 
+/** Feet and inches in metres, to a tenth of a millimetre: so an eighth of an inch stays what it is. */
+export const fromFeet = (feet: number, inches = 0): number =>
+  Math.round((feet * inchesPerFoot + inches) * mPerInch * 1e4) / 1e4;
+
 /**
  * A length in feet and inches, to an eighth of an inch: 2.2479 m is 7' 4 1/2".
  */

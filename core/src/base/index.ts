@@ -29,4 +29,5 @@ export { setting, type Setting, settingSource } from './setting.js';
 export { sourceText } from './source-text.js';
 export { idSchema, lineSchema, nameSchema, noteSchema } from './text.schema.js';
 export { workingText } from './working-text.js';
-export { feetInchesText, readFeetInches } from './feet-inches.js';
+export { feetInchesText, fromFeet, readFeetInches } from './feet-inches.js';
+export { yesNo } from './yes-no.js';

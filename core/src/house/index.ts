@@ -97,7 +97,7 @@ export {
 } from './billed/rest-of-bills.js';
 export { seasonDayWh } from './billed/season-day.js';
 export { isSouthern } from './site/is-southern.js';
-export { facingOf, sideFacingDeg } from './lot/facing-of.js';
+export { facingOf } from './lot/facing-of.js';
 export {
   type Corner,
   cornerSchema,
@@ -111,7 +111,6 @@ export {
 } from './lot/lot.schema.js';
 export { lotProblems } from './lot/lot-problems.js';
 export {
-  type Construction,
   type LegKind,
   legKinds,
   legSchema,
@@ -123,7 +122,6 @@ export {
   type PlaceKind,
   placeKinds,
   type RouteLeg,
-  type StudWood,
   studWoods,
   type Wall,
   type WallRoute,

@@ -34,20 +34,24 @@ export interface CheckedPlacement {
 }
 
 /** Everything of a placement that rules are asked about. */
-export function placementSubjects(
+export const placementSubjects = (
   plan: PlacementPlan,
   things: readonly Thing[],
   climates: readonly ClimateFacts[],
-): Subject[] {
-  const placed = placedThings(plan, things);
-  return [
-    wholeSubject(plan, things, placed),
-    ...placedSubjects(plan, placed),
-    ...energySubjects(plan, placed),
-    ...holdingSubjects(plan, placed),
-    ...climateSubjects(plan, placed, climates),
-  ];
-}
+): Subject[] => subjectsOf(plan, things, placedThings(plan, things), climates);
+
+const subjectsOf = (
+  plan: PlacementPlan,
+  things: readonly Thing[],
+  placed: readonly PlacedThing[],
+  climates: readonly ClimateFacts[],
+): Subject[] => [
+  wholeSubject(plan, things, placed),
+  ...placedSubjects(plan, placed),
+  ...energySubjects(plan, placed),
+  ...holdingSubjects(plan, placed),
+  ...climateSubjects(plan, placed, climates),
+];
 
 /**
  * Judges a placement by the rules of the place: every thing for itself and beside the others, energy by kind of place, how it is held, and, where that is worked out, sun and temperature.
@@ -59,8 +63,8 @@ export function checkPlacement(
   things: readonly Thing[],
   climates: readonly ClimateFacts[],
 ): CheckedPlacement {
-  const judged = judge(packFor(plan), placementSubjects(plan, things, climates));
   const placed = placedThings(plan, things);
+  const judged = judge(packFor(plan), subjectsOf(plan, things, placed, climates));
   const findings = judged
     .flatMap((judgement): PlacementFinding[] => {
       const finding = findingOf(judgement);

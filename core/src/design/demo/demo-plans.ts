@@ -1,3 +1,4 @@
+import { fromFeet as feet } from '../../base/index.js';
 import { undecidedBackup } from '../backup/backup.schema.js';
 import type { Load } from '../../house/index.js';
 import {
@@ -94,7 +95,6 @@ const harbourLoads: readonly Entry[] = [
   ['car-plug', { legs: 'L2' }],
 ];
 
-const feet = (ft: number, inches: number): number => Math.round((ft * 12 + inches) * 254) / 10_000;
 const onGarage = (thingId: string, leftM: number, bottomM: number): Placed => ({
   thingId,
   wallId: 'garage',
@@ -106,10 +106,10 @@ const onGarage = (thingId: string, leftM: number, bottomM: number): Placed => ({
 const harbourPlacement: Placement = {
   absorptance: null,
   placed: [
-    onGarage('unit:farm:madder-47:1', feet(2, 2), feet(2, 0)),
-    onGarage('unit:farm:madder-47:2', feet(4, 9), feet(2, 0)),
-    onGarage('unit:farm:madder-pack:1', feet(7, 4), feet(2, 0)),
-    onGarage('unit:farm:madder-pack:2', feet(10, 4), feet(2, 0)),
+    onGarage('unit:farm:madder-47:1', feet(2, 2), feet(2)),
+    onGarage('unit:farm:madder-47:2', feet(4, 9), feet(2)),
+    onGarage('unit:farm:madder-pack:1', feet(7, 4), feet(2)),
+    onGarage('unit:farm:madder-pack:2', feet(10, 4), feet(2)),
     onGarage('panel:farm', feet(0, 4), feet(3, 6)),
   ],
   works: [

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, field, idSchema } from '../../base/index.js';
+import { amountSchema, field, idSchema, yesNo } from '../../base/index.js';
 
 /** Names a thing that is placed: it follows from what the thing is. */
 const thingIdSchema = z
@@ -15,21 +15,11 @@ export const placedSchema = z.strictObject({
 });
 export type Placed = z.infer<typeof placedSchema>;
 
-const perhaps = (label: string, hint?: string) =>
-  field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label,
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-    ...(hint === undefined ? {} : { hint }),
-  });
-
 /** What is done at a wall for the equipment on it; null = nobody has said. */
 export const wallWorkSchema = z.strictObject({
   wallId: idSchema,
-  detection: perhaps('Smoke or heat alarm there, connected to the others'),
-  board: perhaps('Behind it a board that does not burn', '⅝ in type X gypsum, cement board'),
+  detection: yesNo('Smoke or heat alarm there, connected to the others'),
+  board: yesNo('Behind it a board that does not burn', '⅝ in type X gypsum, cement board'),
   impact: field(
     z
       .enum(['none', 'bollards', 'stop', 'aside'], { error: 'Choose the protection from vehicles' })
@@ -44,10 +34,10 @@ export const wallWorkSchema = z.strictObject({
       ],
     },
   ),
-  plywood: perhaps('Plywood over the studs', '¾ in, screwed to every stud'),
+  plywood: yesNo('Plywood over the studs', '¾ in, screwed to every stud'),
   plinth: field(amountSchema(0, 2, 'm').nullable(), { label: 'Plinth below what stands', unit: 'span' }),
-  shade: perhaps('Shaded by a roof or screen of its own'),
-  ventilated: perhaps('Ventilated to outdoors'),
+  shade: yesNo('Shaded by a roof or screen of its own'),
+  ventilated: yesNo('Ventilated to outdoors'),
 });
 export type WallWork = z.infer<typeof wallWorkSchema>;
 

@@ -1,6 +1,13 @@
 import * as z from 'zod';
-import { amountSchema, field, idSchema, lineSchema, nameSchema, noteSchema } from '../../base/index.js';
-import { yesNo } from './yes-no.js';
+import {
+  amountSchema,
+  field,
+  idSchema,
+  lineSchema,
+  nameSchema,
+  noteSchema,
+  yesNo,
+} from '../../base/index.js';
 
 const length = (label: string) => field(amountSchema(1, 20_000, 'mm').nullable(), { label, unit: 'mm' });
 const clearance = (label: string, hint?: string) =>

@@ -1,5 +1,4 @@
-import { amountSchema, countSchema, field } from '../../base/index.js';
-import { yesNo } from './yes-no.js';
+import { amountSchema, countSchema, field, yesNo } from '../../base/index.js';
 
 /** A solar module, under standard test conditions. Strings follow from it. */
 export const moduleRatings = {

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, field } from '../../base/index.js';
-import { yesNo } from './yes-no.js';
+import { amountSchema, countSchema, field, yesNo } from '../../base/index.js';
 
 const current = (label: string) => field(amountSchema(0.1, 2000, 'A'), { label, unit: 'A' });
 const perhapsCurrent = (label: string) =>

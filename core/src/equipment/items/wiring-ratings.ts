@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, countSchema, field } from '../../base/index.js';
-import { yesNo } from './yes-no.js';
+import { amountSchema, countSchema, field, yesNo } from '../../base/index.js';
 
 const text = (label: string, hint?: string) =>
   field(z.string().max(60, 'Use at most 60 characters').nullable(), {

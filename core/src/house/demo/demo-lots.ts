@@ -1,9 +1,7 @@
+import { fromFeet as ft } from '../../base/index.js';
 import { emptyLot, type Lot } from '../lot/lot.schema.js';
 import { rectangleHouse } from '../lot/wall-edits.js';
 import { newWall, type Opening, type OpeningKind, type Wall } from '../lot/wall.schema.js';
-
-/** As a surveyor with a tape in feet and inches writes them, m. */
-const ft = (feet: number, inches = 0): number => Math.round((feet * 12 + inches) * 254) / 10_000;
 
 const thing = (
   id: string,

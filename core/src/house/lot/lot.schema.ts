@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amountSchema, field, idSchema, lineSchema } from '../../base/index.js';
+import { amountSchema, field, idSchema, lineSchema, yesNo } from '../../base/index.js';
 import { wallSchema } from './wall.schema.js';
 
 /** What stands on a lot beside the house. */
@@ -43,15 +43,6 @@ export const markSchema = z.strictObject({
 });
 export type LotMark = z.infer<typeof markSchema>;
 
-const perhaps = (label: string) =>
-  field(z.boolean({ error: 'Say yes or no' }).nullable(), {
-    label,
-    choices: [
-      [true, 'yes'],
-      [false, 'no'],
-    ],
-  });
-
 /** The house on its lot: walls that equipment may hang on, the outline of the house, what stands around it. */
 export const lotSchema = z.strictObject({
   walls: z.array(wallSchema).max(30, 'A job holds at most 30 walls'),
@@ -65,8 +56,8 @@ export const lotSchema = z.strictObject({
     hint: 'empty: none is expected',
   }),
   snowM: field(amountSchema(0, 6, 'm').nullable(), { label: 'Snow that lies', unit: 'span' }),
-  saltAir: perhaps('Salt air'),
-  seismic: perhaps('Earthquake country'),
+  saltAir: yesNo('Salt air'),
+  seismic: yesNo('Earthquake country'),
   altitudeM: field(amountSchema(-450, 6000, 'm').nullable(), { label: 'Altitude', unit: 'span' }),
 });
 export type Lot = z.infer<typeof lotSchema>;

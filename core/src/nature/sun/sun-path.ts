@@ -1,4 +1,4 @@
-import { sunPosition, type Place } from './sun-position.js';
+import { type Place, refractionDeg, sunPosition } from './sun-position.js';
 
 const degree = Math.PI / 180;
 const minutesOfYear = 525_600;
@@ -65,10 +65,9 @@ export function sunPath(place: Place, zoneH: number): SunPath {
   return { east, north, up };
 }
 
-/** How much refraction lifts the sun, in the sine of its elevation: Bennett's formula (recalled), for the standard atmosphere. */
+/** How much refraction lifts the sun, in the sine of its elevation, at 1010 hPa and 10 °C; high up nothing that matters here. */
 function liftOf(up: number): number {
-  if (up < -0.0148 || up > 0.9) return 0;
+  if (up < -0.02 || up > 0.9) return 0;
   const elevationDeg = Math.asin(up) / degree;
-  const liftDeg = 1.02 / (60 * Math.tan((elevationDeg + 10.3 / (elevationDeg + 5.11)) * degree));
-  return liftDeg * degree * Math.cos(elevationDeg * degree);
+  return refractionDeg(elevationDeg, 1010, 10) * degree * Math.cos(elevationDeg * degree);
 }

@@ -29,7 +29,7 @@ export interface Place {
 const deltaTS = (year: number): number => 62.92 + 0.32217 * (year - 2000) + 0.005589 * (year - 2000) ** 2;
 
 /** Refraction of the air near the horizon, degrees: Bennett's formula with pressure and temperature (recalled). */
-function refractionDeg(elevationDeg: number, pressureHPa: number, temperatureC: number): number {
+export function refractionDeg(elevationDeg: number, pressureHPa: number, temperatureC: number): number {
   if (elevationDeg < -0.85) return 0;
   return (
     (((pressureHPa / 1010) * 283) / (273 + temperatureC)) *

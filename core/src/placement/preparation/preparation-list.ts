@@ -1,6 +1,6 @@
 import { groupBy, nameList, plainQuantityText } from '../../base/index.js';
 import { legWarnings, routeEnds, routeOf, wallWork } from '../../design/index.js';
-import { placeKinds, type Wall } from '../../house/index.js';
+import { legKinds, type OpeningKind, placeKinds, type Wall } from '../../house/index.js';
 import type { PlacementPlan } from '../things/placement-plan.js';
 import { drawnLength } from '../drawing/length-text.js';
 import { besideM, overM, rightOf, topOf } from '../geometry/rect.js';
@@ -20,6 +20,7 @@ export interface PreparationLine {
 const beyondM = 0.1;
 /** Receptacles and taps so near are in the way of hands and conduits, m. */
 const inTheWayM = 0.3;
+const movable: ReadonlySet<OpeningKind> = new Set(['receptacle', 'tap', 'light', 'downpipe', 'shelf']);
 
 /**
  * What is to be prepared before and brought to the day, derived from where things hang: plywood, what has to move, boxes and nipples through walls, knockouts, spare conduit, bollards, alarms, the order of brackets (common
@@ -74,8 +75,8 @@ export function preparationList(plan: PlacementPlan, placed: readonly PlacedThin
 
   function wallLines(wall: Wall, there: readonly PlacedThing[]): PreparationLine[] {
     const work = wallWork(plan.placement, wall.id);
-    const units_ = there.filter(({ thing }) => thing.kind === 'unit');
-    const hanging = units_.filter((one) => !holdOf(one, plan.placement).stands);
+    const cabinets = there.filter(({ thing }) => thing.kind === 'unit');
+    const hanging = cabinets.filter((one) => !holdOf(one, plan.placement).stands);
     const lines: PreparationLine[] = [];
     const add = (id: string, what: string, why: string): void => {
       lines.push(line(`${id}.${wall.id}`, what, why, wall.name));
@@ -123,14 +124,7 @@ export function preparationList(plan: PlacementPlan, placed: readonly PlacedThin
     if (work.shade === true)
       add('shade', 'The roof or screen that shades the units', 'It is counted on in the temperatures.');
     for (const opening of wall.openings) {
-      if (
-        opening.kind !== 'receptacle' &&
-        opening.kind !== 'tap' &&
-        opening.kind !== 'light' &&
-        opening.kind !== 'downpipe' &&
-        opening.kind !== 'shelf'
-      )
-        continue;
+      if (!movable.has(opening.kind)) continue;
       const near = there.filter(
         (one) => besideM(one, opening) < inTheWayM && overM(one, opening) < inTheWayM,
       );
@@ -144,32 +138,26 @@ export function preparationList(plan: PlacementPlan, placed: readonly PlacedThin
           )}.`,
         );
     }
-    const inverters = units_.filter(({ thing }) => thing.unit?.inverter);
-    const from = inverters[0] ?? units_[0];
+    const inverters = cabinets.filter(({ thing }) => thing.unit?.inverter);
+    const from = inverters[0] ?? cabinets[0];
     for (const to of from ? routeEnds : []) {
       const route = from && routeOf(from, wall, to);
       if (!route) continue;
-      const names = { panel: 'panel', meter: 'meter', array: 'array', generator: 'generator' } as const;
       if (route.lengthM > 0.05)
         add(
           `route-${to}`,
-          `Conduit to the ${names[to]}: ${size(route.lengthM)}`,
-          route.legs
-            .map(
-              ({ kind, lengthM }) =>
-                `${size(lengthM)} ${kind === 'surface' ? 'on the surface' : kind === 'wall' ? 'through a wall' : kind.replace('-', ' ')}`,
-            )
-            .join(', '),
+          `Conduit to the ${to}: ${size(route.lengthM)}`,
+          route.legs.map(({ kind, lengthM }) => `${size(lengthM)} ${legKinds[kind]}`).join(', '),
         );
       for (const kind of new Set(route.legs.map((leg) => leg.kind))) {
         const warning = legWarnings[kind];
-        if (warning) add(`leg-${to}-${kind}`, warning, `On the way to the ${names[to]}.`);
+        if (warning) add(`leg-${to}-${kind}`, warning, `On the way to the ${to}.`);
       }
       if (route.legs.some(({ kind }) => kind === 'wall'))
         add(
           `nipple-${to}`,
           'A recessed box and a nipple through the wall, sealed and fire-stopped',
-          `From inside to outside on the way to the ${names[to]}.`,
+          `From inside to outside on the way to the ${to}.`,
         );
     }
     const gutter = there.some(({ thing }) => thing.kind === 'gutter');

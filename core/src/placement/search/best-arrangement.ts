@@ -8,17 +8,15 @@ export interface Position {
 /** One kind of unit, and how many of it are to be put up. */
 export interface Kind {
   readonly quantity: number;
-  /** Cheapest first. */
+  /** Where one of it may be by itself; cheapest first. */
   readonly positions: readonly Position[];
 }
 
 /** Units already put up: kind and position. */
 export type Chosen = readonly { readonly kind: number; readonly position: Position }[];
 
-/** What an arrangement must keep. Each may only ever say no more often as things are added. */
+/** What an arrangement must keep. Both may only ever say no more often as things are added. */
 export interface Constraints {
-  /** May this position be taken at all? */
-  alone(kind: number, position: Position): boolean;
   /** May these two stand beside each other? */
   together(kind: number, position: Position, otherKind: number, other: Position): boolean;
   /** Is the whole arrangement allowed? */
@@ -46,14 +44,6 @@ export function bestArrangement(
   mostLooks = Infinity,
 ): BestArrangement {
   const order = kinds.flatMap((kind, index) => Array.from({ length: kind.quantity }, () => index));
-  const allowed = kinds.map(() => new Map<Position, boolean>());
-  const isAllowed = (kind: number, position: Position): boolean => {
-    const known = allowed[kind]!.get(position);
-    if (known !== undefined) return known;
-    const now = constraints.alone(kind, position);
-    allowed[kind]!.set(position, now);
-    return now;
-  };
   let looks = 0;
   // Half of it is for the whole, the rest for its parts.
   let budget = mostLooks / 2 / Math.max(1, order.length - 1);
@@ -86,7 +76,6 @@ export function bestArrangement(
           ended = true;
           return;
         }
-        if (!isAllowed(kind, position)) continue;
         chosen.push({ kind, position });
         const now = sum + position.cost;
         if (at + 1 === order.length) {
@@ -108,7 +97,7 @@ export function bestArrangement(
             looks += of.length / 16;
             return kept;
           });
-          if (sameKind > 0 ? rest[kind]!.length >= sameKind : true) place(at + 1, rest, now);
+          if (rest[kind]!.length >= sameKind) place(at + 1, rest, now);
         }
         chosen.pop();
         if (ended) return;

@@ -142,21 +142,16 @@ function leastGaps(plan: PlacementPlan, groups: readonly (readonly Thing[])[], w
  */
 function pairTest(a: Thing, b: Thing, leastGapM: number): (dx: number, dy: number) => boolean {
   const tested = areTested(a, b);
-  const sideM = tested ? 0 : Math.max(a.clear.besideM, b.clear.besideM);
-  const aboveAM = tested ? 0 : Math.max(a.clear.aboveM, b.clear.belowM);
-  const belowAM = tested ? 0 : Math.max(a.clear.belowM, b.clear.aboveM);
-  const alone = { a: roomy(a), b: roomy(b) };
+  const [isInRoomOfA, isInRoomOfB] = [roomy(a), roomy(b)];
+  const leastM = Math.max(0, leastGapM - slackM);
   return (dx, dy) => {
     // Gaps between the two, sideways and up and down; negative where they are beside or above each other.
     const beside = Math.max(dx - a.widthM, -dx - b.widthM);
     const over = Math.max(dy - a.heightM, -dy - b.heightM);
     if (beside < -slackM && over < -slackM) return false;
     const [side, up] = [Math.max(0, beside), Math.max(0, over)];
-    if (side * side + up * up < (leastGapM - slackM) * (leastGapM - slackM) && leastGapM > 0) return false;
-    if (tested || beside >= sideM - slackM || (dy > 0 ? over >= aboveAM - slackM : over >= belowAM - slackM))
-      return true;
-    // Between the corners it depends on whose room reaches there.
-    return !alone.a(dx, dy, b) && !alone.b(-dx, -dy, a);
+    if (side * side + up * up < leastM * leastM) return false;
+    return tested || (!isInRoomOfA(dx, dy, b) && !isInRoomOfB(-dx, -dy, a));
   };
 }
 
@@ -215,24 +210,16 @@ export function searchWall(
   const plinthM = wallWork(plan.placement, wall.id).plinth ?? 0;
   const groups = [...groupBy(wanted, alike).values()];
   const sideBySide = standSideBySide(wanted, wall);
-  const allowed = groups.map(() => new Map<Position, boolean>());
-  const alone = (kind: number, position: Position): boolean => {
-    const known = allowed[kind]!.get(position);
-    if (known !== undefined) return known;
-    const now = onWall.allowsOne(placedAt(groups[kind]![0]!, wall, position));
-    allowed[kind]!.set(position, now);
-    return now;
-  };
-  const kinds = groups.map((group, index): Kind => {
-    const all = positionsOf(group[0]!, wall, plinthM, stepM, (x, y) =>
-      route
-        ? alongWallM({ leftM: x, bottomM: y, widthM: group[0]!.widthM, heightM: group[0]!.heightM }, route)
-        : x,
+  const kinds = groups.map((group): Kind => {
+    const thing = group[0]!;
+    const { widthM, heightM } = thing;
+    const all = positionsOf(thing, wall, plinthM, stepM, (leftM, bottomM) =>
+      route ? alongWallM({ leftM, bottomM, widthM, heightM }, route) : leftM,
     );
     const seen = new Set<number>();
-    // Bounds are worth something where they know what is allowed.
     const positions = all.filter((position) => {
-      if ((sideBySide && seen.has(position.x)) || !alone(index, position)) return false;
+      if (sideBySide && seen.has(position.x)) return false;
+      if (!onWall.allowsOne(placedAt(thing, wall, position))) return false;
       seen.add(position.x);
       return true;
     });
@@ -252,7 +239,7 @@ export function searchWall(
   };
   const found = bestArrangement(
     kinds,
-    { alone, together, whole: (chosen) => onWall.allows(named(chosen)) },
+    { together, whole: (chosen) => onWall.allows(named(chosen)) },
     mostLooks,
   );
   if (!found.chosen) return { wallId: wall.id, reasons: reasonsOf(found.proved) };
@@ -296,10 +283,11 @@ export function searchWall(
   /** Which rules leave no place, those that exclude most first. */
   function reasonsOf(isProved: boolean): string[] {
     for (const [kind, group] of groups.entries()) {
+      if (kinds[kind]!.positions.length > 0) continue;
       const thing = group[0]!;
-      const every = positionsOf(thing, wall, plinthM, Math.max(stepM, 0.1), () => 0);
+      // Every other one of the grid tells enough.
+      const every = positionsOf(thing, wall, plinthM, 2 * stepM, () => 0);
       if (every.length === 0) return [`${thing.name} is larger than the wall`];
-      if (every.some((position) => alone(kind, position))) continue;
       const counts = new Map<string, { title: string; count: number }>();
       for (const position of every)
         for (const judgement of onWall.broken([placedAt(thing, wall, position)])) {

@@ -1,5 +1,5 @@
 import type { Opening } from '../../house/index.js';
-import { besideM, gapM, overM, type Rect, slackM, topOf } from '../geometry/rect.js';
+import { besideM, gapM, type Rect, slackM, topOf } from '../geometry/rect.js';
 import { openingName } from '../things/placed-things.js';
 
 export interface Nearest {
@@ -23,17 +23,13 @@ export function nearestOpening(
 }
 
 /** The lowest opening of some kinds right above a rectangle; null = there is none. */
-export function openingAbove(
+export const openingAbove = (
   at: Rect,
   openings: readonly Opening[],
   kinds: readonly Opening['kind'][],
-): Nearest | null {
-  let nearest: Nearest | null = null;
-  for (const opening of openings) {
-    if (!kinds.includes(opening.kind) || besideM(at, opening) > -slackM) continue;
-    if (opening.bottomM < topOf(at) - slackM) continue;
-    const gap = overM(at, opening);
-    if (!nearest || gap < nearest.gapM) nearest = { name: openingName(opening), gapM: gap };
-  }
-  return nearest;
-}
+): Nearest | null =>
+  nearestOpening(
+    at,
+    openings.filter((one) => besideM(at, one) <= -slackM && one.bottomM >= topOf(at) - slackM),
+    kinds,
+  );

@@ -1,31 +1,36 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { chosenFor, islandsOf, type Plan } from '@levamen/core/design';
-import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import { EvaluationService } from './evaluation';
+import type { ChosenStacks } from './stack-of';
 
-/** The units that feed each island, and the part of the catalogue they are from. */
-export interface ChosenStacks {
-  readonly plan: Plan;
-  readonly stacks: readonly { readonly islandId: string; readonly parts: readonly StackPart[] }[];
-  readonly catalogue: Catalogue;
-}
+const sameStacks = (one: ChosenStacks | null, other: ChosenStacks | null): boolean =>
+  one === other ||
+  (one !== null &&
+    other !== null &&
+    one.plan === other.plan &&
+    one.catalogue.length === other.catalogue.length &&
+    one.catalogue.every((unit, index) => unit === other.catalogue[index]) &&
+    JSON.stringify(one.stacks) === JSON.stringify(other.stacks));
 
 /**
  * The units of a plan by island: those that are chosen, else those in use where the island is looked at; null while they are not known. Called where services may be injected.
  */
 export function chosenStacks(plan: Signal<Plan | null>): Signal<ChosenStacks | null> {
   const evaluations = inject(EvaluationService);
-  return computed(() => {
-    const now = plan();
-    const catalogue = evaluations.catalogue();
-    const { island: shown, selected } = evaluations.rough() ?? {};
-    if (!now || catalogue.length === 0) return null;
-    const stacks = islandsOf(now).flatMap((island) => {
-      const parts = chosenFor(now, island) ?? (island.id === shown?.id ? selected?.stack.parts : null);
-      return parts ? [{ islandId: island.id, parts }] : [];
-    });
-    // Sent to workers at every edit: what no stack names stays here.
-    const named = new Set(stacks.flatMap(({ parts }) => parts.map(({ unitId }) => unitId)));
-    return { plan: now, stacks, catalogue: catalogue.filter(({ id }) => named.has(id)) };
-  });
+  return computed(
+    (): ChosenStacks | null => {
+      const now = plan();
+      const catalogue = evaluations.catalogue();
+      const { island: shown, selected } = evaluations.rough() ?? {};
+      if (!now || catalogue.length === 0) return null;
+      const stacks = islandsOf(now).flatMap((island) => {
+        const parts = chosenFor(now, island) ?? (island.id === shown?.id ? selected?.stack.parts : null);
+        return parts ? [{ islandId: island.id, parts }] : [];
+      });
+      // Sent to workers at every edit: what no stack names stays here.
+      const named = new Set(stacks.flatMap(({ parts }) => parts.map(({ unitId }) => unitId)));
+      return { plan: now, stacks, catalogue: catalogue.filter(({ id }) => named.has(id)) };
+    },
+    { equal: sameStacks },
+  );
 }

@@ -1,34 +1,37 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { sameBut } from '@levamen/core/base';
+import type { Plan } from '@levamen/core/design';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Subject } from '@levamen/core/rules/packs';
 import type { WallSearch } from '@levamen/core/placement/details';
-import {
-  catchError,
-  debounceTime,
-  filter,
-  finalize,
-  from,
-  map,
-  Observable,
-  of,
-  startWith,
-  switchMap,
-  timer,
-} from 'rxjs';
-import type { PlacementAnswer, PlacementApi, SearchAsked } from '../workers/placement-api';
+import { finalize, from, Observable, of } from 'rxjs';
+import type { PlacementApi, SearchAsked } from '../workers/placement-api';
 import { chosenStacks } from './chosen-stacks';
 import { JobSession } from './job-session';
 import { WeatherYears } from './weather-years';
+import { workerAnswers } from './worker-answers';
 
 /** After an edit, and after a job is opened: the margins come first. */
 const settleMs = 200;
 const firstMs = 1800;
 
-interface Answered {
-  readonly answer: PlacementAnswer | null;
-  readonly problem: string;
-}
+/** Slices of a plan that say nothing of where its equipment is. */
+const aside = [
+  'brief',
+  'usage',
+  'loads',
+  'photos',
+  'tariffs',
+  'finance',
+  'existingUnits',
+  'openPoints',
+  'sources',
+  'dailyUse',
+  'wiring',
+] as const satisfies readonly (keyof Plan)[];
+
+const samePlacement = (one: Plan | null, other: Plan | null): boolean =>
+  one === other || (one !== null && other !== null && sameBut(one, other, aside));
 
 /** A search that runs, or its result. */
 export interface Searching {
@@ -44,37 +47,15 @@ export class PlacementStudies {
   private readonly weather = inject(WeatherYears);
   private made: { worker: Worker; remote: Remote<PlacementApi> } | null = null;
 
-  readonly stacks = chosenStacks(this.session.plan);
+  /** An edit of what no placement rests on asks nothing anew. */
+  private readonly placed = computed(() => this.session.plan(), { equal: samePlacement });
+  readonly stacks = chosenStacks(this.placed);
   private readonly asked = computed(() => {
     const stacks = this.stacks();
     const { ready, year } = this.weather.year();
     return stacks && ready && stacks.plan.lot.walls.length > 0 ? { ...stacks, weather: year } : null;
   });
-  private readonly awake = toSignal(timer(firstMs).pipe(map(() => true)), { initialValue: false });
-  private last: PlacementAnswer | null = null;
-
-  readonly state = toSignal(
-    toObservable(computed(() => (this.awake() ? this.asked() : null))).pipe(
-      filter((asked) => asked !== null),
-      debounceTime(settleMs),
-      switchMap((asked) =>
-        from(this.remote().check(asked)).pipe(
-          map((answer): Answered => {
-            this.last = answer;
-            return { answer, problem: '' };
-          }),
-          catchError((error: unknown) =>
-            of<Answered>({
-              answer: this.last,
-              problem: error instanceof Error ? error.message : 'It failed.',
-            }),
-          ),
-          startWith<Answered>({ answer: this.last, problem: '' }),
-        ),
-      ),
-    ),
-    { initialValue: { answer: null, problem: '' } },
-  );
+  readonly state = workerAnswers(this.asked, (asked) => this.remote().check(asked), { firstMs, settleMs });
   readonly answer = computed(() => this.state().answer);
 
   constructor() {

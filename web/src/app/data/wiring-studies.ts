@@ -1,22 +1,15 @@
 import { computed, DestroyRef, inject, Injectable } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { sameBut } from '@levamen/core/base';
 import type { Plan } from '@levamen/core/design';
 import { type Remote, wrap } from 'comlink';
-import { catchError, debounceTime, filter, from, map, of, startWith, switchMap, timer } from 'rxjs';
-import type { WiringAnswer, WiringApi } from '../workers/wiring-api';
+import type { WiringApi } from '../workers/wiring-api';
 import { chosenStacks } from './chosen-stacks';
 import { JobSession } from './job-session';
+import { workerAnswers } from './worker-answers';
 
 /** After an edit, and after a job is opened: the margins come first. */
 const settleMs = 150;
 const firstMs = 1500;
-
-interface Answered {
-  /** The last answer; null = none yet. */
-  readonly answer: WiringAnswer | null;
-  readonly problem: string;
-}
 
 const sameButNudges = (one: Plan | null, other: Plan | null): boolean =>
   one === other ||
@@ -34,31 +27,7 @@ export class WiringStudies {
   /** What is moved on the drawing wires nothing anew. */
   private readonly wired = computed(() => this.session.plan(), { equal: sameButNudges });
   private readonly asked = chosenStacks(this.wired);
-  private readonly awake = toSignal(timer(firstMs).pipe(map(() => true)), { initialValue: false });
-  private last: WiringAnswer | null = null;
-
-  readonly state = toSignal(
-    toObservable(computed(() => (this.awake() ? this.asked() : null))).pipe(
-      filter((asked) => asked !== null),
-      debounceTime(settleMs),
-      switchMap((asked) =>
-        from(this.remote().wire(asked)).pipe(
-          map((answer): Answered => {
-            this.last = answer;
-            return { answer, problem: '' };
-          }),
-          catchError((error: unknown) =>
-            of<Answered>({
-              answer: this.last,
-              problem: error instanceof Error ? error.message : 'It failed.',
-            }),
-          ),
-          startWith<Answered>({ answer: this.last, problem: '' }),
-        ),
-      ),
-    ),
-    { initialValue: { answer: null, problem: '' } },
-  );
+  readonly state = workerAnswers(this.asked, (asked) => this.remote().wire(asked), { firstMs, settleMs });
   readonly answer = computed(() => this.state().answer);
 
   constructor() {

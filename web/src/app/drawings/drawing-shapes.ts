@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { dashMm, type Drawing } from '@levamen/core/wiring';
+import { dashMm, type Drawing, type DrawingItem } from '@levamen/core/wiring';
+
+/** How an item of a drawing looks: classes beside its layer, and dashes where it has none of its own; ''. */
+export interface DrawingLook {
+  readonly classes: string;
+  readonly dash: string;
+}
+
+const plain: DrawingLook = { classes: '', dash: '' };
 
 /** What stands on a drawing, as the inside of an SVG in its millimetres; looks come from the layers. */
 @Component({
@@ -10,15 +18,15 @@ import { dashMm, type Drawing } from '@levamen/core/wiring';
       @switch (shape.item.kind) {
         @case ('line') {
           <svg:polyline
-            [attr.class]="shape.item.layer"
+            [class]="shape.classes"
             [attr.points]="shape.points"
             [attr.stroke-width]="shape.item.widthMm"
-            [attr.stroke-dasharray]="shape.item.dashed ? dashMm(shape.item) : null"
+            [attr.stroke-dasharray]="shape.dash"
           />
         }
         @case ('circle') {
           <svg:circle
-            [attr.class]="shape.item.layer"
+            [class]="shape.classes"
             [class.filled]="shape.item.filled"
             [attr.cx]="shape.item.centre[0]"
             [attr.cy]="shape.item.centre[1]"
@@ -28,7 +36,7 @@ import { dashMm, type Drawing } from '@levamen/core/wiring';
         }
         @case ('text') {
           <svg:text
-            [attr.class]="shape.item.layer"
+            [class]="shape.classes"
             [attr.x]="shape.item.at[0]"
             [attr.y]="shape.item.at[1]"
             [attr.font-size]="shape.item.heightMm"
@@ -40,58 +48,29 @@ import { dashMm, type Drawing } from '@levamen/core/wiring';
       }
     }
   `,
-  styles: `
-    polyline,
-    circle {
-      fill: none;
-      stroke: var(--ink);
-    }
-    circle.filled {
-      fill: var(--ink);
-    }
-    text {
-      fill: var(--ink);
-      white-space: pre;
-    }
-    .structure {
-      stroke: var(--rule-strong);
-    }
-    .openings {
-      stroke: var(--ink-soft);
-    }
-    .clearances {
-      stroke: var(--accent);
-    }
-    .dimensions {
-      stroke: var(--ink-soft);
-    }
-    text.dimensions {
-      stroke: none;
-      fill: var(--ink-soft);
-    }
-    .findings {
-      stroke: var(--fails);
-    }
-    text.findings {
-      stroke: none;
-      fill: var(--fails);
-      font-weight: 700;
-    }
-  `,
+  styleUrl: './drawing-shapes.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrawingShapes {
   readonly drawing = input.required<Drawing>();
-  protected readonly dashMm = dashMm;
-  protected readonly shapes = computed(() =>
-    this.drawing().items.map((item) => ({
-      item,
-      points:
-        item.kind === 'line'
-          ? [...item.points, ...(item.closed ? item.points.slice(0, 1) : [])]
-              .map((at) => at.join(','))
-              .join(' ')
-          : '',
-    })),
-  );
+  /** How an item looks beyond what its layer says. */
+  readonly lookOf = input<(item: DrawingItem) => DrawingLook>(() => plain);
+
+  protected readonly shapes = computed(() => {
+    const lookOf = this.lookOf();
+    return this.drawing().items.map((item) => {
+      const { classes, dash } = lookOf(item);
+      return {
+        item,
+        classes: `${item.layer} ${classes}`,
+        dash: item.kind === 'line' && item.dashed ? dashMm(item) : dash,
+        points:
+          item.kind === 'line'
+            ? [...item.points, ...(item.closed ? item.points.slice(0, 1) : [])]
+                .map((at) => at.join(','))
+                .join(' ')
+            : '',
+      };
+    });
+  });
 }

@@ -1,14 +1,10 @@
-import type { Plan } from '@levamen/core/design';
-import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import type { Subject } from '@levamen/core/rules/packs';
 import type { WeatherYear } from '@levamen/core/nature';
 import type { ClimateFacts, PlacementMargin, WallSearch } from '@levamen/core/placement/details';
+import type { ChosenStacks } from '../data/stack-of';
 
 /** A design whose placement is asked about, with the units that feed each island. */
-export interface PlacementAsked {
-  readonly plan: Plan;
-  readonly stacks: readonly { readonly islandId: string; readonly parts: readonly StackPart[] }[];
-  readonly catalogue: Catalogue;
+export interface PlacementAsked extends ChosenStacks {
   /** The year that was read from a file; null = that of the climate. */
   readonly weather: WeatherYear | null;
 }

@@ -1,5 +1,4 @@
 import type { Plan } from '@levamen/core/design';
-import { assembleStack } from '@levamen/core/equipment';
 import {
   checkPlacement,
   type ClimateFacts,
@@ -13,18 +12,11 @@ import {
   wallComfort,
 } from '@levamen/core/placement/details';
 import { outageWeather } from '@levamen/core/study/details';
-import type { StackOf } from '@levamen/core/wiring';
 import { expose } from 'comlink';
+import { stackOf } from '../data/stack-of';
 import type { PlacementApi, PlacementAsked } from './placement-api';
 
-function thingsIn({ plan, stacks, catalogue }: PlacementAsked): Thing[] {
-  const stackOf: StackOf = ({ id }) => {
-    const parts = stacks.find(({ islandId }) => islandId === id)?.parts;
-    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
-    return assembled?.ok ? assembled.stack : null;
-  };
-  return thingsOf(plan, stackOf);
-}
+const thingsIn = (asked: PlacementAsked): Thing[] => thingsOf(asked.plan, stackOf(asked));
 
 /** What was checked last. */
 let last: {

@@ -1,7 +1,6 @@
-import type { Catalogue, StackPart } from '@levamen/core/equipment';
 import type { UnitSystem } from '@levamen/core/base';
 import type { Subject } from '@levamen/core/rules/packs';
-import type { Nudge, Plan } from '@levamen/core/design';
+import type { Nudge } from '@levamen/core/design';
 import type {
   Drawing,
   OneLineTag,
@@ -12,14 +11,7 @@ import type {
   WiringMargin,
   WiringSafety,
 } from '@levamen/core/wiring';
-
-/** A design whose wiring is asked for, with the units that feed each island. */
-export interface WiringAsked {
-  readonly plan: Plan;
-  readonly stacks: readonly { readonly islandId: string; readonly parts: readonly StackPart[] }[];
-  /** At least every unit the stacks name. */
-  readonly catalogue: Catalogue;
-}
+import type { ChosenStacks } from '../data/stack-of';
 
 /** Which drawing is asked for, and how. */
 export interface DrawingAsked {
@@ -46,7 +38,7 @@ export interface WiringAnswer {
 }
 
 export interface WiringApi {
-  wire(asked: WiringAsked): WiringAnswer;
+  wire(asked: ChosenStacks): WiringAnswer;
   /** A drawing of what was wired last; null = nothing was. */
   draw(asked: DrawingAsked): Promise<DrawingAnswer | null>;
   /** Everything of what was wired last that rules are asked about. */

@@ -1,7 +1,6 @@
 import type { UnitSystem } from '@levamen/core/base';
 import type { Plan } from '@levamen/core/design';
 import { isAmerican, systemFacts } from '@levamen/core/electric';
-import { assembleStack } from '@levamen/core/equipment';
 import {
   fromElk,
   liveAt,
@@ -24,6 +23,7 @@ import {
   wiringSubjects,
 } from '@levamen/core/wiring';
 import { expose } from 'comlink';
+import { stackOf } from '../data/stack-of';
 import type { WiringApi } from './wiring-api';
 
 /** What was wired last, and from what. */
@@ -56,14 +56,11 @@ function laidOut(of: WiredDesign, units: UnitSystem): Promise<Sheet> {
 }
 
 const api: WiringApi = {
-  wire: ({ plan, stacks, catalogue }) => {
-    const stackOf: StackOf = ({ id }) => {
-      const parts = stacks.find(({ islandId }) => islandId === id)?.parts;
-      const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
-      return assembled?.ok ? assembled.stack : null;
-    };
-    const design = wireDesign(plan, stackOf);
-    last = { plan, stackOf, design };
+  wire: (asked) => {
+    const { plan } = asked;
+    const stacks = stackOf(asked);
+    const design = wireDesign(plan, stacks);
+    last = { plan, stackOf: stacks, design };
     const findings = wiringFindings(design);
     return { wired: design, findings, margin: wiringMargin(design, findings) };
   },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { placementSchema, type Placement } from '@levamen/core/design';
+import { emptyPlacement, placementSchema, type Placement } from '@levamen/core/design';
+import { usualAbsorptance } from '@levamen/core/placement/details';
 import { Appearance } from '../../data/appearance';
 import { JobSession } from '../../data/job-session';
 import { ChartView } from '../../ui/chart';
@@ -130,12 +131,12 @@ export class ClimateView {
   });
   protected readonly form = formOf<Placement>(
     placementSchema.shape,
-    computed(() => this.session.plan()?.placement ?? { placed: [], works: [], absorptance: null }),
+    computed(() => this.session.plan()?.placement ?? emptyPlacement()),
     (change, label) =>
       this.session.edit(label, (plan) => ({ ...plan, placement: { ...plan.placement, ...change } })),
     {
       units: this.state.units,
-      defaults: computed(() => ({ absorptance: { value: 0.6, why: 'grey cabinets' } })),
+      defaults: computed(() => ({ absorptance: { value: usualAbsorptance, why: 'grey cabinets' } })),
     },
   );
 }

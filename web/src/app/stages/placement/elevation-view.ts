@@ -8,10 +8,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { filter, fromEvent, map, merge, takeUntil, tap } from 'rxjs';
 import { DrawingExports } from '../../drawings/drawing-exports';
 import { DrawingShapes } from '../../drawings/drawing-shapes';
 import { lengthText } from '@levamen/core/placement/details';
+import { pointerDrag } from '../../ui/pointer-drag';
 import { PlacementState } from './placement-state';
 
 /** Directions of the keys: right, up. */
@@ -142,23 +142,14 @@ export class ElevationView {
     const shown = this.state.elevation();
     if (start.button !== 0 || start.pointerType === 'touch' || !svg || !shown) return;
     const mPerPx = shown.drawing.widthMm / svg.getBoundingClientRect().width / shown.frame.perM;
-    const letGo = merge(fromEvent<PointerEvent>(window, 'pointerup'), fromEvent(window, 'pointercancel'));
-    fromEvent<PointerEvent>(window, 'pointermove')
-      .pipe(
-        map(({ clientX, clientY, altKey }) => ({
-          right: clientX - start.clientX,
-          down: clientY - start.clientY,
-          free: altKey,
-        })),
-        filter(({ right, down }) => this.state.dragged() !== null || Math.hypot(right, down) > leastDragPx),
-        takeUntil(letGo.pipe(tap(({ type }) => this.drop(type === 'pointerup')))),
-        takeUntilDestroyed(this.destroyed),
-      )
-      .subscribe(({ right, down, free }) => {
+    pointerDrag(start, leastDragPx)
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe((step) => {
+        if (step.at !== 'move') return this.drop(step.at === 'drop');
+        const { right, down, event } = step.move;
         this.state.chosen.set(id);
-        this.state.dragged.set(
-          this.state.snapped(id, right * mPerPx, -down * mPerPx, free ? 0 : snapPx * mPerPx),
-        );
+        const withinM = event.altKey ? 0 : snapPx * mPerPx;
+        this.state.dragged.set(this.state.snapped(id, right * mPerPx, -down * mPerPx, withinM));
       });
   }
 

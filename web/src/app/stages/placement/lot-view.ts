@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
+  emptyLot,
   type Lot,
   lotSchema,
   type LotMark,
@@ -58,7 +59,7 @@ const blankMark: LotMark = { id: '', kind: 'other', name: '', eastM: 0, northM: 
       <section aria-labelledby="sides-heading">
         <h3 id="sides-heading">Walls on its sides</h3>
         @for (row of walls(); track row.id) {
-          <div class="row">
+          <div class="pair">
             <lv-choice-field
               [label]="'Wall ' + row.name"
               [choices]="sides()"
@@ -74,7 +75,7 @@ const blankMark: LotMark = { id: '', kind: 'other', name: '', eastM: 0, northM: 
         @for (row of marks(); track row.id) {
           <details>
             <summary>{{ row.label }}</summary>
-            <div class="row">
+            <div class="pair">
               @for (name of markNames; track name) {
                 <lv-form-field [of]="row.form" [name]="name" />
               }
@@ -115,7 +116,7 @@ const blankMark: LotMark = { id: '', kind: 'other', name: '', eastM: 0, northM: 
       </section>
       <section aria-labelledby="ground-heading">
         <h3 id="ground-heading">The place</h3>
-        <div class="row">
+        <div class="pair">
           @for (name of lotNames; track name) {
             <lv-form-field [of]="form" [name]="name" />
           }
@@ -144,28 +145,13 @@ const blankMark: LotMark = { id: '', kind: 'other', name: '', eastM: 0, northM: 
       grid-template-columns: repeat(2, minmax(0, 1fr));
       gap: 0.8rem 1.2rem;
     }
-    .row {
-      display: grid;
-      grid-template-columns: repeat(2, minmax(0, 1fr));
-      gap: 0.3rem 0.7rem;
-    }
-    .add {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.4rem;
-      margin-block: 0.4rem;
-    }
-    summary {
-      cursor: pointer;
-      padding: 0.3rem 0;
-      min-height: 24px;
-    }
     @media (width < 50rem) {
       .cards {
         grid-template-columns: minmax(0, 1fr);
       }
     }
   `,
+  styleUrl: './said-things.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LotView {
@@ -229,19 +215,7 @@ export class LotView {
   );
   protected readonly form = formOf<Lot>(
     lotSchema.shape,
-    computed(
-      () =>
-        this.lot() ?? {
-          walls: [],
-          corners: [],
-          marks: [],
-          floodM: null,
-          snowM: null,
-          saltAir: null,
-          seismic: null,
-          altitudeM: null,
-        },
-    ),
+    computed(() => this.lot() ?? emptyLot()),
     (change, label) => this.state.changeLot(label, (lot) => ({ ...lot, ...change })),
     { units: this.state.units },
   );

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Opening, type OpeningKind, openingKinds, openingSchema } from '@levamen/core/house';
+import { type Opening, type OpeningKind, openingSchema } from '@levamen/core/house';
 import { newOpening } from '@levamen/core/house/details';
 import { openingName } from '@levamen/core/placement/details';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { openingChoices } from './opening-choices';
 import { PlacementState } from './placement-state';
 
 /** Doors, windows, meters and whatever else is on a wall. */
@@ -60,36 +61,19 @@ import { PlacementState } from './placement-state';
       display: block;
       margin-block-start: 0.7rem;
     }
-    details {
-      border-bottom: 1px solid var(--rule);
-    }
-    summary {
-      cursor: pointer;
-      padding: 0.3rem 0;
-      min-height: 24px;
-    }
-    .pair {
-      display: grid;
-      grid-template-columns: repeat(2, minmax(0, 1fr));
-      gap: 0.3rem 0.7rem;
-    }
-    .add {
-      display: flex;
-      gap: 0.5rem;
-      margin-block: 0.5rem;
-    }
     .add p-select {
       flex: 1;
       min-width: 0;
     }
   `,
+  styleUrl: './said-things.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OpeningsCard {
   private readonly state = inject(PlacementState);
 
   protected readonly names = ['kind', 'name', 'leftM', 'bottomM', 'widthM', 'heightM'] as const;
-  protected readonly kinds = Object.entries(openingKinds).map(([value, label]) => ({ value, label }));
+  protected readonly kinds = openingChoices;
   protected readonly kind = signal<OpeningKind>('door');
   private readonly openings = computed(() => this.state.wall()?.openings ?? []);
   private readonly ids = computed(() => this.openings().map(({ id }) => id), {

@@ -36,7 +36,7 @@ type Side = 'findings' | 'things' | 'wall' | 'search';
   ],
   providers: [PlacementState],
   templateUrl: './placement-stage.html',
-  styleUrl: './placement-stage.css',
+  styleUrls: ['../work-and-side.css', './placement-stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlacementStage {

@@ -1,6 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type Placed, type Plan, put, takeDown } from '@levamen/core/design';
-import { assembleStack } from '@levamen/core/equipment';
 import { type Lot, type Wall } from '@levamen/core/house';
 import { changeWall } from '@levamen/core/house/details';
 import {
@@ -15,6 +14,7 @@ import {
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
 import { PlacementStudies } from '../../data/placement-studies';
+import { stackOf } from '../../data/stack-of';
 
 const nothing: readonly Thing[] = [];
 
@@ -41,13 +41,7 @@ export class PlacementState {
   /** Everything of the design that finds a place. */
   readonly things = computed((): readonly Thing[] => {
     const asked = this.studies.stacks();
-    if (!asked) return nothing;
-    const { plan, stacks, catalogue } = asked;
-    return thingsOf(plan, ({ id }) => {
-      const parts = stacks.find(({ islandId }) => islandId === id)?.parts;
-      const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
-      return assembled?.ok ? assembled.stack : null;
-    });
+    return asked ? thingsOf(asked.plan, stackOf(asked)) : nothing;
   });
   /** The plan as it would be if what is dragged stayed there. */
   readonly plan = computed((): Plan | null => {

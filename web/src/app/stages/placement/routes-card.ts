@@ -87,30 +87,12 @@ const noLeg: RouteLeg = { kind: 'surface', lengthM: 1 };
       display: block;
       margin-block-start: 0.7rem;
     }
-    details {
-      border-bottom: 1px solid var(--rule);
-    }
-    summary {
-      cursor: pointer;
-      padding: 0.3rem 0;
-      min-height: 24px;
-    }
-    .pair {
-      display: grid;
-      grid-template-columns: repeat(2, minmax(0, 1fr));
-      gap: 0.3rem 0.7rem;
-    }
     .leg {
       grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) auto;
       align-items: start;
     }
-    .add {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.4rem;
-      margin-block: 0.4rem;
-    }
   `,
+  styleUrl: './said-things.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RoutesCard {

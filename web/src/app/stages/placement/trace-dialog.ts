@@ -11,22 +11,17 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import {
-  type OpeningKind,
-  openingKinds,
-  openingSchema,
-  type Wall,
-  type WallTrace,
-} from '@levamen/core/house';
+import { type OpeningKind, openingSchema, type Wall, type WallTrace } from '@levamen/core/house';
 import { type PhotoPoint, photoToWall, wallToPhoto } from '@levamen/core/house/details';
 import { lengthText, openingName } from '@levamen/core/placement/details';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';
-import { fromEvent, merge, takeUntil } from 'rxjs';
 import { JobSession } from '../../data/job-session';
 import { PhotoSender } from '../../photos/photo-sender';
 import { AmountField } from '../../ui/amount-field';
+import { pointerDrag } from '../../ui/pointer-drag';
+import { openingChoices } from './opening-choices';
 import { PlacementState } from './placement-state';
 
 const cornerNames = ['lower left', 'lower right', 'upper right', 'upper left'] as const;
@@ -249,7 +244,7 @@ export class TraceDialog {
     { name: 'leftM', label: 'From the left end', schema: openingSchema.shape.leftM },
     { name: 'bottomM', label: 'From the ground', schema: openingSchema.shape.bottomM },
   ] as const;
-  protected readonly kinds = Object.entries(openingKinds).map(([value, label]) => ({ value, label }));
+  protected readonly kinds = openingChoices;
   protected readonly kind = signal<OpeningKind>('door');
   protected readonly marking = signal(false);
   /** The first of two corners that mark something; null = none yet. */
@@ -404,19 +399,17 @@ export class TraceDialog {
   protected drag(start: PointerEvent, index: number): void {
     if (start.button !== 0) return;
     start.preventDefault();
-    const letGo = merge(fromEvent(window, 'pointerup'), fromEvent(window, 'pointercancel'));
-    fromEvent<PointerEvent>(window, 'pointermove')
-      .pipe(takeUntil(letGo), takeUntilDestroyed(this.destroyed))
-      .subscribe({
-        next: ({ clientX, clientY }) => {
-          const at = this.pointAt(clientX, clientY);
+    pointerDrag(start, 0)
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe((step) => {
+        if (step.at === 'move') {
+          const at = this.pointAt(step.move.event.clientX, step.move.event.clientY);
           if (at) this.moved.set({ ...this.trace(), corners: this.withCorner(index, at) });
-        },
-        complete: () => {
-          const moved = this.moved();
-          this.moved.set(null);
-          if (moved) this.change({ corners: moved.corners });
-        },
+          return;
+        }
+        const moved = this.moved();
+        this.moved.set(null);
+        if (moved) this.change({ corners: moved.corners });
       });
   }
 

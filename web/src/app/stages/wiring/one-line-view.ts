@@ -14,8 +14,9 @@ import { dashMm, type DrawingItem, wiringNames } from '@levamen/core/wiring';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { filter, fromEvent, map, merge, takeUntil, tap } from 'rxjs';
 import { DrawingExports } from '../../drawings/drawing-exports';
+import { type DrawingLook, DrawingShapes } from '../../drawings/drawing-shapes';
+import { pointerDrag } from '../../ui/pointer-drag';
 import { WiringState } from './wiring-state';
 
 /** How a conductor is drawn by what it is live from: a form first, a colour last. */
@@ -47,16 +48,10 @@ interface Dragged {
   readonly down: number;
 }
 
-interface Shape {
-  readonly item: DrawingItem;
-  readonly points: string;
-  readonly form: Form | '';
-}
-
 /** The one-line drawing on the screen; what stands on it can be chosen with pointer and keys. */
 @Component({
   selector: 'lv-one-line-view',
-  imports: [Button, DrawingExports, FormsModule, Select],
+  imports: [Button, DrawingExports, DrawingShapes, FormsModule, Select],
   template: `
     @if (drawing(); as sheet) {
       <div class="zoom">
@@ -109,40 +104,7 @@ interface Shape {
           role="group"
           [attr.aria-label]="title()"
         >
-          @for (shape of shapes(); track $index) {
-            @switch (shape.item.kind) {
-              @case ('line') {
-                <polyline
-                  [class]="shape.item.layer + ' ' + shape.form"
-                  [class.chosen]="shape.item.about !== '' && shape.item.about === state.chosen()"
-                  [attr.points]="shape.points"
-                  [attr.stroke-width]="shape.item.widthMm"
-                  [attr.stroke-dasharray]="shape.item.dashed ? dashMm(shape.item) : dashOf(shape.form)"
-                />
-              }
-              @case ('circle') {
-                <circle
-                  [class]="shape.item.layer"
-                  [class.filled]="shape.item.filled"
-                  [attr.cx]="shape.item.centre[0]"
-                  [attr.cy]="shape.item.centre[1]"
-                  [attr.r]="shape.item.radiusMm"
-                  stroke-width="0.5"
-                />
-              }
-              @case ('text') {
-                <text
-                  [class.chosen]="shape.item.about !== '' && shape.item.about === state.chosen()"
-                  [attr.x]="shape.item.at[0]"
-                  [attr.y]="shape.item.at[1]"
-                  [attr.font-size]="shape.item.heightMm"
-                  [attr.text-anchor]="shape.item.anchor"
-                >
-                  {{ shape.item.text }}
-                </text>
-              }
-            }
-          }
+          <svg:g lvDrawing [drawing]="sheet" [lookOf]="lookOf()" />
           @for (spot of spots(); track spot.id) {
             <rect
               class="spot"
@@ -182,7 +144,6 @@ interface Shape {
 })
 export class OneLineView {
   protected readonly state = inject(WiringState);
-  protected readonly dashMm = dashMm;
   private readonly paper = viewChild<ElementRef<HTMLElement>>('paper');
   /** Rem for a millimetre: text of 2.6 mm is as large as small text on the screen. */
   protected readonly scale = signal(0.27);
@@ -199,27 +160,35 @@ export class OneLineView {
   protected readonly title = computed(() =>
     this.isOneLine() ? 'One-line drawing' : 'Drawing of every conductor at the isolating device',
   );
-  protected readonly shapes = computed((): Shape[] => {
+  /** What each conductor is live from, where that is known. */
+  private readonly formOf = computed(() => {
     const live = this.state.live();
     const terminals = new Set(
       this.state.graph()?.places.flatMap(({ id, kind }) => (kind === 'terminals' ? [id] : [])),
     );
-    const isConductor = ({ kind, layer, place }: DrawingItem): boolean =>
-      kind === 'line' && (layer === 'conductors' || layer === 'busbars' || terminals.has(place));
-    return (this.drawing()?.items ?? []).map((item) => ({
-      item,
-      points:
-        item.kind === 'line'
-          ? [...item.points, ...(item.closed ? item.points.slice(0, 1) : [])]
-              .map((at) => at.join(','))
-              .join(' ')
-          : '',
-      form: live && isConductor(item) ? (live.get(item.place) ?? 'dead') : '',
-    }));
+    return ({ kind, layer, place }: DrawingItem): Form | '' => {
+      const isConductor =
+        kind === 'line' && (layer === 'conductors' || layer === 'busbars' || terminals.has(place));
+      return live && isConductor ? (live.get(place) ?? 'dead') : '';
+    };
+  });
+  protected readonly lookOf = computed(() => {
+    const formOf = this.formOf();
+    const chosen = this.state.chosen();
+    return (item: DrawingItem): DrawingLook => {
+      const form = formOf(item);
+      const isChosen = item.about !== '' && item.about === chosen;
+      const frame = item.layer === 'enclosures' ? 'frame' : '';
+      return {
+        classes: [form, frame, isChosen ? 'chosen' : ''].join(' '),
+        dash: form === '' ? '' : forms[form].dash,
+      };
+    };
   });
   protected readonly legend = computed(() => {
-    const used = new Set(this.shapes().map(({ form }) => form));
-    const speaks = this.shapes().some(({ item }) => item.layer === 'communication');
+    const items = this.drawing()?.items ?? [];
+    const used = new Set(items.map(this.formOf()));
+    const speaks = items.some(({ layer }) => layer === 'communication');
     return [
       ...Object.entries(forms).flatMap(([form, said]) => (used.has(form as Form) ? [said] : [])),
       ...(speaks ? [{ word: 'communication, measuring', dash: dashMm({ layer: 'communication' }) }] : []),
@@ -299,20 +268,13 @@ export class OneLineView {
     if (!this.isOneLine() || start.button !== 0 || start.pointerType === 'touch') return;
     const svg = this.paper()!.nativeElement.querySelector('svg')!;
     const mmPerPixel = this.drawing()!.widthMm / svg.getBoundingClientRect().width;
-    const dragged = ({ clientX, clientY }: PointerEvent): Dragged => ({
-      id,
-      right: (clientX - start.clientX) * mmPerPixel,
-      down: (clientY - start.clientY) * mmPerPixel,
-    });
-    const letGo = merge(fromEvent<PointerEvent>(window, 'pointerup'), fromEvent(window, 'pointercancel'));
-    fromEvent<PointerEvent>(window, 'pointermove')
-      .pipe(
-        map(dragged),
-        filter(({ right, down }) => this.dragged() !== null || Math.hypot(right, down) > leastDragMm),
-        takeUntil(letGo.pipe(tap(({ type }) => this.drop(type === 'pointerup')))),
-        takeUntilDestroyed(this.destroyed),
-      )
-      .subscribe((now) => this.dragged.set(now));
+    pointerDrag(start, leastDragMm / mmPerPixel)
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe((step) => {
+        if (step.at !== 'move') return this.drop(step.at === 'drop');
+        const { right, down } = step.move;
+        this.dragged.set({ id, right: right * mmPerPixel, down: down * mmPerPixel });
+      });
   }
 
   /** Where a thing is dragged to; null = it is not. */
@@ -325,9 +287,5 @@ export class OneLineView {
     const dragged = this.dragged();
     if (dragged && isKept) this.state.nudge(dragged.id, dragged.right, dragged.down);
     this.dragged.set(null);
-  }
-
-  protected dashOf(form: Form | ''): string {
-    return form === '' ? '' : forms[form].dash;
   }
 }

@@ -40,7 +40,7 @@ type Side = 'findings' | 'states' | 'facts';
   ],
   providers: [WiringState],
   templateUrl: './wiring-stage.html',
-  styleUrl: './wiring-stage.css',
+  styleUrl: '../work-and-side.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WiringStage {
