@@ -129,7 +129,7 @@ export const harbourLot = (): Lot => ({
     { id: 'meter', kind: 'meter', name: '', eastM: 12.4, northM: 9.6, widthM: 0, depthM: 0 },
     { id: 'drive', kind: 'driveway', name: '', eastM: -4, northM: 13.6, widthM: 16, depthM: 3.2 },
     { id: 'barn', kind: 'building', name: 'Barn', eastM: 22, northM: -6, widthM: 9, depthM: 14 },
-    { id: 'generator', kind: 'other', name: 'Oil tank', eastM: -3.4, northM: 2, widthM: 1.6, depthM: 0.8 },
+    { id: 'generator', kind: 'other', name: 'Oil tank', eastM: -6.5, northM: 2, widthM: 1.6, depthM: 0.8 },
   ],
 });
 

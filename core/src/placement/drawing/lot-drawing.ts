@@ -14,7 +14,7 @@ import { drawnLength } from './length-text.js';
 const sheetMm = 150;
 const scales = [50, 100, 200, 250, 500, 1000] as const;
 const marginMm = 16;
-const textMm = 2.6;
+const textMm = 3.4;
 const degree = Math.PI / 180;
 
 interface Point {
@@ -127,7 +127,7 @@ export function lotDrawing(lot: Lot, placed: readonly PlacedThing[], units: Unit
     items.push(
       lineItem(wall.id, [shift(a, 1.2), shift(b, 1.2)], { layer: 'enclosures', place: '', widthMm: 0.8 }),
     );
-    const [mx, my] = shift([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], 5);
+    const [mx, my] = shift([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], 8);
     label(wall.id, [mx - textWidthMm(wall.name, 3) / 2, my + 1], wall.name, 3);
   }
   const references = marks.filter(
