@@ -1,10 +1,12 @@
 export { demoBook, demoItems } from './demo/demo-book.js';
-export { type PartLine, partsOf, type PartsList, withNeeds, type WorkLine } from './parts/parts-of.js';
+export type { PartLine, PartsList, WorkLine } from './parts/parts-list.js';
+export { type FedIsland, partsOf } from './parts/parts-of.js';
+export { withNeeds } from './parts/with-needs.js';
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
 export { type Pricer, pricer } from './total/pricer.js';
+export { lowestPrices } from './total/lowest-prices.js';
 export {
-  lowestPrices,
   type OfferGroup,
   offerGroups,
   type OfferLine,

@@ -1,24 +1,18 @@
 import type { Plan } from '../design/index.js';
 import { judge, type Judgement, packFor, type Subject } from '../rules/packs.js';
 import { standingSubjects } from './findings/standing-subjects.js';
-import { deriveWiring, type StackOf } from './graph/derive-wiring.js';
+import type { StackOf } from './graph/derive-wiring.js';
 import { feedersFromGrid } from './graph/feeders-from-grid.js';
-import { isSupplySide } from './graph/limit-ahead.js';
 import { networkOf } from './graph/network-of.js';
-import type { WiringGraph } from './graph/wiring-graph.js';
-import { judgedBusbars, type JudgedBusbar } from './sizing/busbar-subjects.js';
 import { faultCurrents } from './sizing/fault-subjects.js';
 import { partSubjects } from './sizing/part-subjects.js';
-import { type SizedCable, sizeCable } from './sizing/size-cable.js';
+import { type SizedWiring, sizeWiring } from './size-wiring.js';
 import { wiringCheck, type WiringCheck } from './sizing/wiring-check.js';
 import { dangerousStandings, type StateCheck } from './states/dangerous-standings.js';
 import type { Counterexample } from './states/switch-network.js';
 
 /** A wired design, sized and judged. */
-export interface WiredDesign {
-  readonly graph: WiringGraph;
-  readonly cables: ReadonlyMap<string, SizedCable>;
-  readonly busbars: readonly JudgedBusbar[];
+export interface WiredDesign extends SizedWiring {
   /** Fault current by place, A. */
   readonly faults: ReadonlyMap<string, number>;
   readonly states: StateCheck;
@@ -32,23 +26,16 @@ const order = { fails: 0, unknown: 1, holds: 2 } as const;
 
 /** Wires a design: derives the graph, sizes every cable, and has parts, busbars, faults and every way the switches can stand judged by the rules of the place. */
 export function wireDesign(plan: Plan, stackOf: StackOf): WiredDesign {
-  const graph = deriveWiring(plan, stackOf);
   const pack = packFor(plan);
-  const { values } = pack;
+  const wiring = sizeWiring(plan, stackOf);
+  const { graph, cables } = wiring;
   const fedBy = feedersFromGrid(graph);
-  const cables = new Map(
-    graph.parts.flatMap((part) => {
-      const sized = sizeCable(plan, part, isSupplySide(fedBy, part.from));
-      return sized ? [[part.id, sized] as const] : [];
-    }),
-  );
-  const busbars = values.busbarClauses ? judgedBusbars(plan, graph, fedBy, values.busbarClauses) : [];
   const faults = faultCurrents(plan, graph, fedBy, cables);
   const states = dangerousStandings(networkOf(graph));
   const examples = new Map<Subject, Counterexample | null>(
     standingSubjects(graph, states.found).map(({ subject, example }) => [subject, example]),
   );
-  const sized = { graph, cables, busbars, faults, states };
+  const sized = { ...wiring, faults, states };
   const checks = judge(pack, partSubjects(plan, sized, fedBy, stackOf)).map(wiringCheck);
   return {
     ...sized,

@@ -37,6 +37,7 @@ export { dashMm, type Drawing, type DrawingItem, type DrawingLayer } from './dra
 export { oneLineDrawing, type OneLineLayout } from './drawing/one-line-drawing.js';
 export { oneLinePlan, type OneLinePlan, type OneLineTag, oneLineTags } from './drawing/one-line-plan.js';
 export { threeLineDrawing, type ThreeLineWay, threeLineWays } from './drawing/three-line-drawing.js';
+export { materialOf } from './material/material-of.js';
 export type { MaterialIs, MaterialKind, MaterialLine } from './material/wiring-material.js';
 export { nudgedLayout } from './drawing/nudged-layout.js';
 export { type ElkBox, fromElk, toElk } from './drawing/to-elk.js';

@@ -1,9 +1,7 @@
 import type { Plan } from '../design/index.js';
-import { conductorAreaMm2 } from '../rules/details.js';
 import type { WiredDesign } from './check-wiring.js';
 import { networkOf } from './graph/network-of.js';
 import type { WiringPart } from './graph/wiring-graph.js';
-import { type MaterialLine, wiringMaterial } from './material/wiring-material.js';
 import { type Disconnect, disconnectsOf } from './signs/disconnects-of.js';
 import { signsOf, type WiringSign } from './signs/signs-of.js';
 import { isolationOf } from './states/isolation.js';
@@ -30,8 +28,6 @@ export interface WiringSafety {
   /** Where something can be opened, nearest to the meter first. */
   readonly disconnects: readonly Disconnect[];
   readonly signs: readonly WiringSign[];
-  /** What is bought for it beside the units. */
-  readonly material: readonly MaterialLine[];
 }
 
 /** Sources first, as is usual: what feeds in, then the battery behind it, what distributes, and the mains last (common practice, no source). */
@@ -45,7 +41,6 @@ function earliness(part: WiringPart | undefined): number {
 export function safetyOf(plan: Plan, wired: WiredDesign): WiringSafety {
   const { graph } = wired;
   const network = networkOf(graph);
-  const signs = signsOf(plan, wired);
   const worked = graph.places.filter(
     ({ kind }) => kind !== 'grid' && kind !== 'terminals' && kind !== 'battery',
   );
@@ -96,7 +91,6 @@ export function safetyOf(plan: Plan, wired: WiredDesign): WiringSafety {
       };
     }),
     disconnects: disconnectsOf(graph),
-    signs,
-    material: wiringMaterial(wired, conductorAreaMm2, signs.length),
+    signs: signsOf(plan, wired),
   };
 }

@@ -3,7 +3,8 @@ import { demoPlans, islandsOf, usualGenerator } from '../../design/index.js';
 import { assembleStack, builtInCatalogue, sampleLine } from '../../equipment/index.js';
 import { clover, cloverPack, companyItems, sedgeModule } from '../../equipment/testing/company-items.js';
 import { demoItems } from '../demo/demo-book.js';
-import { partsOf, withNeeds } from './parts-of.js';
+import { partsOf } from './parts-of.js';
+import { withNeeds } from './with-needs.js';
 
 const byId = new Map(companyItems.map((item) => [item.id, item]));
 const counted = (units: Parameters<typeof withNeeds>[0]) =>
@@ -42,8 +43,7 @@ describe('the parts of a design', () => {
   if (!assembled.ok) throw new Error(assembled.problem);
   const { parts, work, wireM } = partsOf(
     plan,
-    island,
-    assembled.stack,
+    [{ island, stack: assembled.stack }],
     new Map(sampleLine.map((item) => [item.id, item])),
     () => null,
   );
@@ -77,8 +77,7 @@ describe('the parts of a design', () => {
   const partsWith = (change: Partial<typeof plan>) =>
     partsOf(
       { ...plan, ...change },
-      island,
-      assembled.stack,
+      [{ island, stack: assembled.stack }],
       new Map([...sampleLine, ...demoItems].map((item) => [item.id, item])),
       (fits) => demoItems.find(fits) ?? null,
     );

@@ -1,9 +1,10 @@
 import { Big } from 'big.js';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { PartsList } from '../parts/parts-of.js';
+import type { PartsList } from '../parts/parts-list.js';
 import { minorPlaces, readDecimal } from '../../base/index.js';
-import { incentiveOf, lowestPrices, offerTotal } from './offer-total.js';
+import { lowestPrices } from './lowest-prices.js';
+import { incentiveOf, offerTotal } from './offer-total.js';
 import {
   emptyPriceBook,
   emptyPriceList,

@@ -1,7 +1,9 @@
 import { Big } from 'big.js';
-import type { PartsList } from '../parts/parts-of.js';
-import { type Decimal, minorUnit, rateText } from '../../base/index.js';
+import type { PartsList } from '../parts/parts-list.js';
+import { minorUnit, nameList, rateText } from '../../base/index.js';
 import { type Incentive, type PriceBook, type PriceList, taskLabels } from '../prices/price-book.schema.js';
+import { inCompanyCurrency, lowestPrices, pricedWorking, type Prices } from './lowest-prices.js';
+import { isWire, type PricedMaterial } from './priced-material.js';
 
 export const offerGroups = [
   'goods',
@@ -41,31 +43,6 @@ export interface OfferTotal {
   readonly afterIncentives: string;
 }
 
-interface Priced {
-  readonly list: PriceList;
-  readonly net: Decimal;
-  /** Of one piece, after discount, in the company's currency. */
-  readonly cost: Big;
-}
-
-/** What one of a list's currency costs in the company's; 1 where it is the same. */
-const rateOf = ({ currency, rate }: PriceList): string => (currency === null ? '1' : rate);
-
-/** An amount of a list in the company's currency. */
-const converted = (amount: Decimal, list: PriceList): Big => new Big(amount).times(rateOf(list));
-
-/** The lowest price of each item after discount; of equal ones that of the first list. */
-export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<string, Priced> {
-  const lowest = new Map<string, Priced>();
-  for (const list of lists)
-    for (const { itemId, net } of list.prices) {
-      const cost = converted(net, list).times(new Big(1).minus(list.discount));
-      const before = lowest.get(itemId);
-      if (!before || cost.lt(before.cost)) lowest.set(itemId, { list, net, cost });
-    }
-  return lowest;
-}
-
 /**
  * What a parts list comes to, line by line. Every line is rounded to the smallest unit of the currency, half up, and totals are
  * sums of lines: what is printed adds up.
@@ -74,12 +51,17 @@ export function lowestPrices({ lists }: Pick<PriceBook, 'lists'>): ReadonlyMap<s
  * a markup on all these or a margin of the price; fees are passed on. A tax is a share of what it is on, contingency and profit in the
  * proportion of goods to labour. Incentives come off at the end.
  *
+ * What the design is wired with counts line by line; while nobody has wired it, or where the lists price no conductor that it needs, wire and
+ * conduit count by length.
+ *
  * @param prices of the book, where they are at hand
+ * @param material of the wiring, at the prices of the book; null = it is not wired yet
  */
 export function offerTotal(
   { parts, work, wireM, nameplateKWh, solarKW }: PartsList,
   book: PriceBook,
-  prices: ReturnType<typeof lowestPrices> = lowestPrices(book),
+  prices: Prices = lowestPrices(book),
+  material: PricedMaterial | null = null,
 ): OfferTotal {
   const { round, text } = minorUnit(book.currency);
   const lines: OfferLine[] = [];
@@ -101,25 +83,36 @@ export function offerTotal(
   };
 
   const ordered = new Map<PriceList, Big>();
+  const order = (list: PriceList, cost: Big): unknown =>
+    ordered.set(list, (ordered.get(list) ?? new Big(0)).plus(round(cost)));
   for (const { itemId, name, quantity, why } of parts) {
     const priced = itemId === null ? undefined : prices.get(itemId);
     if (!priced) {
       missing.push(name);
       continue;
     }
-    const { list, net } = priced;
     const cost = priced.cost.times(quantity);
-    const off = list.discount === 0 ? '' : ` less ${rateText(list.discount)}`;
-    const foreign = list.currency === null ? '' : ` ${list.currency} × ${list.rate}`;
-    add('goods', name, why, `${quantity} × ${net}${foreign}${off}, ${list.supplier}`, cost);
-    ordered.set(list, (ordered.get(list) ?? new Big(0)).plus(round(cost)));
+    add('goods', name, why, pricedWorking(quantity, priced), cost);
+    order(priced.list, cost);
   }
-  const wire = new Big(book.wirePerM).times(wireM);
-  if (wireM > 0)
+  const isByLength = material === null || material.wire === 'no prices';
+  for (const { line, amount, list, working } of material?.lines ?? []) {
+    if (isByLength && isWire(line.is)) continue;
+    if (amount === null || list === null) {
+      missing.push(line.name);
+      continue;
+    }
+    add('goods', line.name, nameList(line.where), working, new Big(amount));
+    order(list, new Big(amount));
+  }
+  const wire = new Big(book.wirePerM).times(isByLength ? wireM : 0);
+  if (isByLength && wireM > 0)
     add(
       'goods',
       'Wire and conduit, estimated',
-      'by length, until the wiring is designed',
+      material === null
+        ? 'by length, until the wiring is designed'
+        : 'by length: the lists price no such wire',
       `${wireM} m × ${book.wirePerM}`,
       wire,
     );
@@ -136,8 +129,9 @@ export function offerTotal(
       );
   }
   for (const [list, goods] of ordered) {
-    const isFree = list.deliveryFreeFrom !== null && goods.gte(converted(list.deliveryFreeFrom, list));
-    const delivery = converted(list.delivery, list);
+    const isFree =
+      list.deliveryFreeFrom !== null && goods.gte(inCompanyCurrency(list.deliveryFreeFrom, list));
+    const delivery = inCompanyCurrency(list.delivery, list);
     if (isFree || delivery.eq(0)) continue;
     add('delivery', `Delivery, ${list.supplier}`, 'once for the order', list.delivery, delivery);
   }
@@ -197,7 +191,7 @@ export function offerTotal(
     currency: book.currency,
     lines,
     missing,
-    estimatedWire: wireM > 0 ? text(wire) : null,
+    estimatedWire: isByLength && wireM > 0 ? text(wire) : null,
     net: text(net),
     tax: text(sums.tax),
     gross: text(gross),

@@ -65,7 +65,7 @@ describe('the material of a wiring at the prices of a list', () => {
     expect(
       amounts(
         line({ kind: 'conduit', size: '1¼ in' }, 10),
-        line({ kind: 'breaker', ratingA: 60, poles: 2 }, 1, 'count'),
+        line({ kind: 'breaker', ratingA: 60, poles: 2, family: '' }, 1, 'count'),
         line({ kind: 'conductor', size: '16 mm²', material: 'copper' }, 10),
       ),
     ).toEqual(['76.86', '43.20', '19.80']);
@@ -83,8 +83,47 @@ describe('the material of a wiring at the prices of a list', () => {
     );
     expect([found.total, found.missing]).toEqual(['119.95', ['fuse']]);
     const aluminium: MaterialIs = { kind: 'conductor', size: '6 AWG', material: 'aluminium' };
-    expect(amounts(line(aluminium, 5), line({ kind: 'breaker', ratingA: 60, poles: 3 }, 1, 'count'))).toEqual(
-      [null, null],
-    );
+    expect(
+      amounts(line(aluminium, 5), line({ kind: 'breaker', ratingA: 60, poles: 3, family: '' }, 1, 'count')),
+    ).toEqual([null, null]);
+  });
+
+  it('takes a breaker of the family the panel is listed for, and what has no ratings by its name', () => {
+    const more: readonly Item[] = [
+      ...items,
+      item('b60-sorrel', {
+        kind: 'breaker',
+        ratings: {
+          breakerA: 60,
+          breakerPoles: 2,
+          family: 'Sorrel',
+          curve: null,
+          protects: null,
+          interruptsA: null,
+        },
+      }),
+      item('lug', { name: 'Lug for 2/0 AWG Cu', kind: 'other', ratings: {} }),
+    ];
+    const priced: PriceBook = {
+      ...book,
+      lists: book.lists.map((list) => ({
+        ...list,
+        prices: [...list.prices, { itemId: 'b60-sorrel', net: '20.00' }, { itemId: 'lug', net: '6.00' }],
+      })),
+    };
+    const itemsOf = (family: string) =>
+      pricedMaterial(
+        [
+          line({ kind: 'breaker', ratingA: 60, poles: 2, family }, 1, 'count'),
+          { ...line({ kind: 'other' }, 4, 'count'), name: 'Lug for 2/0 AWG  Cu' },
+          { ...line({ kind: 'other' }, 4, 'count'), name: 'Lug for 3/0 AWG Cu' },
+        ],
+        more,
+        priced,
+      ).lines.map(({ item: name, working }) => [name, working]);
+    // 20.00 is less than 48.00; a panel for another family takes the one that says nothing of its own.
+    expect(itemsOf('sorrel')[0]).toEqual(['b60-sorrel', '1 × 20.00 less 10 %, One']);
+    expect(itemsOf('Tansy')[0]![0]).toBe('b60');
+    expect(itemsOf('').map(([name]) => name)).toEqual(['b60-sorrel', 'Lug for 2/0 AWG Cu', null]);
   });
 });

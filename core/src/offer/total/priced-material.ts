@@ -2,8 +2,8 @@ import { Big } from 'big.js';
 import { minorUnit } from '../../base/index.js';
 import type { Item } from '../../equipment/index.js';
 import type { MaterialIs, MaterialLine } from '../../wiring/index.js';
-import type { PriceBook } from '../prices/price-book.schema.js';
-import { lowestPrices } from './offer-total.js';
+import type { PriceBook, PriceList } from '../prices/price-book.schema.js';
+import { lowestPrices, pricedWorking, type Prices } from './lowest-prices.js';
 
 /** A line of material with what stands for it in the company's lists. */
 export interface PricedMaterialLine {
@@ -14,6 +14,10 @@ export interface PricedMaterialLine {
   readonly bought: number | null;
   /** Decimal text, in the company's currency. */
   readonly amount: string | null;
+  /** The one it is bought from. */
+  readonly list: PriceList | null;
+  /** "12 × 3.99 less 10 %, Supplier". */
+  readonly working: string;
 }
 
 export interface PricedMaterial {
@@ -23,7 +27,12 @@ export interface PricedMaterial {
   readonly total: string;
   /** Names of what has none. */
   readonly missing: readonly string[];
+  /** Have the lists a price for any conductor or conduit of it? */
+  readonly wire: 'priced' | 'no prices' | 'none needed';
 }
+
+/** Lines that count by length while nothing is priced: conductors, conduit, and what belongs to them. */
+export const isWire = ({ kind }: MaterialIs): boolean => kind === 'conductor' || kind === 'conduit';
 
 /** Sizes as people write them: "6 AWG", "6awg"; "16 mm²", "16 mm2"; "1¼ in", "1 1/4 in". */
 const plainSize = (text: string): string =>
@@ -36,8 +45,8 @@ const plainSize = (text: string): string =>
     .replaceAll(/["”]/g, ' in')
     .replaceAll(/\s+/g, '');
 
-/** Can an item of a list stand for a line? A breaker of more poles or amperes is another one. */
-function fits(item: Item, is: MaterialIs): boolean {
+/** Can an item of a list stand for a line? A breaker of more poles or amperes, or of another family than its panel is listed for, is another one. */
+function fits(item: Item, { is, name }: MaterialLine): boolean {
   switch (is.kind) {
     case 'conductor':
       return (
@@ -57,7 +66,8 @@ function fits(item: Item, is: MaterialIs): boolean {
       return (
         item.kind === 'breaker' &&
         item.ratings.breakerA === is.ratingA &&
-        item.ratings.breakerPoles === is.poles
+        item.ratings.breakerPoles === is.poles &&
+        sameFamily(item.ratings.family, is.family)
       );
     case 'disconnect':
       // A switch may carry more than is asked of it.
@@ -74,9 +84,14 @@ function fits(item: Item, is: MaterialIs): boolean {
     case 'communication':
       return item.kind === 'communication';
     case 'other':
-      return false;
+      // Lugs, signs, fittings have no ratings to be known by: a part of the same name is meant.
+      return item.kind === 'other' && plainSize(item.name) === plainSize(name);
   }
 }
+
+/** Nothing said fits everything. */
+const sameFamily = (one: string | null, other: string): boolean =>
+  other === '' || !one || one.trim().toLowerCase() === other.toLowerCase();
 
 /** How much of an item is bought where so much is needed: whole coils, whole pieces. Prices are those of a metre, or of a piece. */
 function boughtOf(item: Item, needed: number): { readonly bought: number; readonly priced: number } {
@@ -95,32 +110,49 @@ function boughtOf(item: Item, needed: number): { readonly bought: number; readon
 /**
  * The material of a wiring at the net prices of a company, after discount: for each line the item that comes cheapest. Lines are rounded to the smallest
  * unit of the currency, the total is their sum. Delivery, work, profit and taxes are not in it.
+ *
+ * @param prices of the book, where they are at hand
  */
 export function pricedMaterial(
   material: readonly MaterialLine[],
   items: readonly Item[],
   book: PriceBook,
+  prices: Prices = lowestPrices(book),
 ): PricedMaterial {
   const { round, text } = minorUnit(book.currency);
-  const prices = lowestPrices(book);
   let total = new Big(0);
   const lines = material.map((line): PricedMaterialLine => {
-    let best: { readonly item: Item; readonly bought: number; readonly cost: Big } | null = null;
+    let best: {
+      readonly item: Item;
+      readonly bought: number;
+      readonly cost: Big;
+      readonly list: PriceList;
+      readonly working: string;
+    } | null = null;
     for (const item of items) {
-      const price = item.retired || !fits(item, line.is) ? undefined : prices.get(item.id);
+      const price = item.retired || !fits(item, line) ? undefined : prices.get(item.id);
       if (!price) continue;
       const { bought, priced } = boughtOf(item, line.quantity);
       const cost = round(price.cost.times(priced));
-      if (best === null || cost.lt(best.cost)) best = { item, bought, cost };
+      if (best === null || cost.lt(best.cost))
+        best = { item, bought, cost, list: price.list, working: pricedWorking(priced, price) };
     }
-    if (best === null) return { line, item: null, bought: null, amount: null };
+    if (best === null) return { line, item: null, bought: null, amount: null, list: null, working: '' };
     total = total.plus(best.cost);
-    return { line, item: best.item.name, bought: best.bought, amount: text(best.cost) };
+    const { bought, cost, list, working } = best;
+    return { line, item: best.item.name, bought, amount: text(cost), list, working };
   });
+  const wires = lines.filter(({ line }) => isWire(line.is));
   return {
     currency: book.currency,
     lines,
     total: text(total),
     missing: lines.flatMap(({ line, amount }) => (amount === null ? [line.name] : [])),
+    wire:
+      wires.length === 0
+        ? 'none needed'
+        : wires.some(({ amount }) => amount !== null)
+          ? 'priced'
+          : 'no prices',
   };
 }

@@ -42,4 +42,14 @@ describe('the material of a wiring', () => {
         expect(where.some((name) => name.startsWith('Main of'))).toBe(false);
       }
   });
+
+  it('ends each run of conduit in two connectors, and joins its pieces', () => {
+    const lines = materialOf({ ...house, wiring: sayOfPart(house.wiring, 'combined:s', { lengthM: 10 }) });
+    const runs = lines.filter(({ name }) => name.startsWith('Conduit, '));
+    const conduits = runs.reduce((sum, { where }) => sum + where.length, 0);
+    expect(quantity(lines, /^Conduit connector/)).toBeGreaterThanOrEqual(2 * conduits);
+    // 10 m are four pieces of 3 m, joined three times; shorter runs at least once less than their pieces.
+    expect(quantity(lines, /^Conduit coupling/)).toBeGreaterThanOrEqual(3);
+    expect(quantity(materialOf(), /^Conduit coupling/)).toBeLessThan(quantity(lines, /^Conduit coupling/));
+  });
 });

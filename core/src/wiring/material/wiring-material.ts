@@ -1,8 +1,8 @@
 import { type Conductor, conductorText, legsOf } from '../../electric/index.js';
-import type { WiredDesign } from '../check-wiring.js';
 import type { WiringDevice, WiringDeviceKind, WiringPart } from '../graph/wiring-graph.js';
 import { wiringNames } from '../graph/wiring-names.js';
 import type { SizedCable } from '../sizing/size-cable.js';
+import type { SizedWiring } from '../size-wiring.js';
 
 export const materialKinds = ['devices', 'conductors', 'conduit', 'connections', 'control', 'signs'] as const;
 export type MaterialKind = (typeof materialKinds)[number];
@@ -11,7 +11,14 @@ export type MaterialKind = (typeof materialKinds)[number];
 export type MaterialIs =
   | { readonly kind: 'conductor'; readonly size: string; readonly material: Conductor['material'] }
   | { readonly kind: 'conduit'; readonly size: string }
-  | { readonly kind: 'breaker' | 'disconnect'; readonly ratingA: number | null; readonly poles: number }
+  | {
+      readonly kind: 'breaker';
+      readonly ratingA: number | null;
+      readonly poles: number;
+      /** The panel is listed for breakers of it; '' = not known, or no panel. */
+      readonly family: string;
+    }
+  | { readonly kind: 'disconnect'; readonly ratingA: number | null; readonly poles: number }
   | { readonly kind: 'fuse'; readonly ratingA: number | null }
   | { readonly kind: 'metering' | 'communication' | 'other' };
 
@@ -48,12 +55,12 @@ const conductorIs = ({ size, material }: Pick<Conductor, 'size' | 'material'>): 
   material,
 });
 
-function itemFor({ kind, ratingA, poles }: WiringDevice): MaterialIs {
+function itemFor({ kind, ratingA, poles }: WiringDevice, family: string): MaterialIs {
   const value = ratingA?.value ?? null;
   switch (kind) {
     case 'breaker':
     case 'main':
-      return { kind: 'breaker', ratingA: value, poles };
+      return { kind: 'breaker', ratingA: value, poles, family };
     case 'disconnect':
       return { kind: 'disconnect', ratingA: value, poles };
     case 'fuse':
@@ -63,20 +70,25 @@ function itemFor({ kind, ratingA, poles }: WiringDevice): MaterialIs {
   }
 }
 
+/** Conduit is sold in pieces of so many metres, joined by couplings, and each run ends in two connectors (common practice, no source). */
+const pieceM = 3;
+
 /** From this cross-section on an end is made with a lug (common practice, no source), mm²: 1/0 AWG. */
 const lugFromMm2 = 50;
 
 /**
- * What is bought for the wiring beside the units: devices by rating, conductors and conduit by the metre as they run, lugs, signs. What is there already is
- * not in it. Lengths are those of the runs: cuttings, bends and fittings come on top.
+ * What is bought for the wiring beside the units: devices by rating and the family their panel is listed for, conductors and conduit by the metre as they
+ * run, connectors and couplings, lugs, signs. What is there already is not in it. Lengths are those of the runs: cuttings and bends come on top.
  *
  * @param areaOf cross-section of a conductor, mm²
  * @param signs how many hang in the house
+ * @param familyOf family of breakers that a panel is listed for; '' = not known
  */
 export function wiringMaterial(
-  { graph, cables }: Pick<WiredDesign, 'graph' | 'cables'>,
+  { graph, cables }: Pick<SizedWiring, 'graph' | 'cables'>,
   areaOf: (conductor: NonNullable<SizedCable['conductor']>) => number,
   signs: number,
+  familyOf: (panelId: string) => string = () => '',
 ): MaterialLine[] {
   const lines = new Map<
     string,
@@ -96,15 +108,23 @@ export function wiringMaterial(
     if (where !== '' && !known.where.includes(where)) known.where.push(where);
     lines.set(key, known);
   };
+  const panelAt = new Map(graph.places.map(({ id, panelId }) => [id, panelId]));
   for (const part of graph.parts) {
-    const { device, cable, id, name, times } = part;
+    const { device, cable, id, name, times, from } = part;
     if (!cable?.isNew) continue;
     const kindName = device && deviceNames[device.kind];
-    if (kindName)
+    const panelId = panelAt.get(from) ?? null;
+    const is = device && itemFor(device, panelId === null ? '' : familyOf(panelId));
+    if (kindName && is)
       add(
         'devices',
-        `${kindName}, ${device.ratingA ? `${device.ratingA.value} A` : 'rating not known'}, ${device.poles} poles`,
-        itemFor(device),
+        [
+          kindName,
+          device.ratingA ? `${device.ratingA.value} A` : 'rating not known',
+          `${device.poles} poles`,
+          ...(is.kind === 'breaker' && is.family !== '' ? [is.family] : []),
+        ].join(', '),
+        is,
         times,
         'count',
         device.name,
@@ -141,15 +161,12 @@ export function wiringMaterial(
         name,
       );
     const size = conduit.at(-1)?.size;
-    if (size)
-      add(
-        'conduit',
-        `Conduit, ${size} in`,
-        { kind: 'conduit', size: `${size} in` },
-        times * lengthM,
-        'm',
-        name,
-      );
+    if (!size) continue;
+    const conduitIs: MaterialIs = { kind: 'conduit', size: `${size} in` };
+    add('conduit', `Conduit, ${size} in`, conduitIs, times * lengthM, 'm', name);
+    add('conduit', `Conduit connector, ${size} in`, other, 2 * times, 'count', name);
+    const joints = Math.ceil(lengthM / pieceM) - 1;
+    if (joints > 0) add('conduit', `Conduit coupling, ${size} in`, other, joints * times, 'count', name);
   }
   const placeLengthM = new Map(
     graph.parts.flatMap(({ to, cable }) => (cable ? [[to, cable.lengthM.value]] : [])),

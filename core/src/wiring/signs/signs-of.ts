@@ -2,7 +2,7 @@ import { nameList } from '../../base/index.js';
 import type { Plan } from '../../design/index.js';
 import { codeValues } from '../../rules/index.js';
 import { iecSigns, necSigns, type SignPlace, type SignSize, signSize } from '../../rules/details.js';
-import type { WiredDesign } from '../check-wiring.js';
+import type { SizedWiring } from '../size-wiring.js';
 
 /** A sign that must hang somewhere. */
 export interface WiringSign {
@@ -19,7 +19,7 @@ export interface WiringSign {
 }
 
 /** The signs that the wiring asks for, each at its place, with the names of the house put in. */
-export function signsOf(plan: Plan, { graph, busbars }: WiredDesign): WiringSign[] {
+export function signsOf(plan: Plan, { graph, busbars }: SizedWiring): WiringSign[] {
   const { signs } = codeValues(plan);
   const pack = signs === 'nec' ? necSigns : iecSigns;
   const american = signs === 'nec';

@@ -75,13 +75,6 @@ export class EvaluationService {
     return known.rough === rough ? withRuntimes(rough, known.runtimes) : carriedOn(rough, known);
   });
   readonly island = computed(() => this.evaluation()?.island ?? null);
-  /** What the stack in use costs; null = nothing is priced, or nothing in use. */
-  readonly price = computed(() => {
-    const plan = this.session.studied();
-    const priceOf = this.pricer();
-    const { island, selected } = this.evaluation() ?? {};
-    return plan && priceOf && island && selected ? priceOf(plan, island, selected.stack) : null;
-  });
   readonly units = computed(() => this.session.plan()?.site.units ?? 'metric');
   readonly locale = computed((): PlaceLocale => {
     const plan = this.session.plan();

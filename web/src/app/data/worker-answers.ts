@@ -3,9 +3,11 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, debounceTime, filter, from, map, of, startWith, switchMap, timer } from 'rxjs';
 
 /** What a worker answered last, and why the last question has no answer; '' = it has, or will. */
-export interface Answered<Answer> {
+export interface Answered<Question, Answer> {
   /** null = none yet. */
   readonly answer: Answer | null;
+  /** The question it answers; null = none yet. */
+  readonly of: Question | null;
   readonly problem: string;
 }
 
@@ -19,29 +21,27 @@ export function workerAnswers<Question, Answer>(
   asked: Signal<Question | null>,
   ask: (question: Question) => Promise<Answer>,
   { firstMs, settleMs }: { readonly firstMs: number; readonly settleMs: number },
-): Signal<Answered<Answer>> {
+): Signal<Answered<Question, Answer>> {
   const awake = toSignal(timer(firstMs).pipe(map(() => true)), { initialValue: false });
-  let last: Answer | null = null;
+  type State = Answered<Question, Answer>;
+  let last: Pick<State, 'answer' | 'of'> = { answer: null, of: null };
   return toSignal(
     toObservable(computed(() => (awake() ? asked() : null))).pipe(
       filter((question) => question !== null),
       debounceTime(settleMs),
       switchMap((question) =>
         from(ask(question)).pipe(
-          map((answer): Answered<Answer> => {
-            last = answer;
-            return { answer, problem: '' };
+          map((answer): State => {
+            last = { answer, of: question };
+            return { ...last, problem: '' };
           }),
           catchError((error: unknown) =>
-            of<Answered<Answer>>({
-              answer: last,
-              problem: error instanceof Error ? error.message : 'It failed.',
-            }),
+            of<State>({ ...last, problem: error instanceof Error ? error.message : 'It failed.' }),
           ),
-          startWith<Answered<Answer>>({ answer: last, problem: '' }),
+          startWith<State>({ ...last, problem: '' }),
         ),
       ),
     ),
-    { initialValue: { answer: null, problem: '' } },
+    { initialValue: { answer: null, of: null, problem: '' } },
   );
 }

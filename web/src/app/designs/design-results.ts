@@ -13,6 +13,7 @@ import {
   withRuntimes,
 } from '@levamen/core/study';
 import type { Simulation } from '@levamen/core/study/details';
+import type { MaterialLine } from '@levamen/core/wiring';
 import { EMPTY, firstValueFrom, Observable, startWith, switchMap } from 'rxjs';
 import { dailyAsked, stacksInUse } from '../daily/daily-asked';
 import { DailyStudies } from '../data/daily-studies';
@@ -21,6 +22,7 @@ import { JobSession } from '../data/job-session';
 import { MeasuredYearOfJob } from '../data/measured-year';
 import { OutageStudies } from '../data/outage-studies';
 import { WeatherYears } from '../data/weather-years';
+import { WiringStudies } from '../data/wiring-studies';
 import type { DailyAnswer } from '../workers/daily-api';
 
 /** What is known of one design so far. */
@@ -55,6 +57,7 @@ export class DesignResults {
   private readonly weather = inject(WeatherYears);
   private readonly daily = inject(DailyStudies);
   private readonly measured = inject(MeasuredYearOfJob);
+  private readonly wiring = inject(WiringStudies);
 
   private readonly wish = computed((): Wish | null => {
     const job = this.session.job();
@@ -131,6 +134,11 @@ export class DesignResults {
     say(next);
     const parts = evaluation.selected?.stack.parts;
     if (!parts) return;
+    // What it is wired with is not known before its units are.
+    const material = await this.wiring.materialOf(plan, evaluation);
+    if (isOver()) return;
+    next = { ...next, price: priceIn(wish, plan, evaluation, material) };
+    say(next);
     const islandId = evaluation.island?.id ?? '';
     const weather = this.weather.year().year;
     const measured = this.measured.found()?.year ?? null;
@@ -151,6 +159,11 @@ export class DesignResults {
   }
 }
 
-function priceIn({ priceOf }: Wish, plan: Plan, { island, selected }: Evaluation): OfferTotal | null {
-  return priceOf && island && selected ? priceOf(plan, island, selected.stack) : null;
+function priceIn(
+  { priceOf }: Wish,
+  plan: Plan,
+  { island, selected }: Evaluation,
+  material: readonly MaterialLine[] | null = null,
+): OfferTotal | null {
+  return priceOf && island && selected ? priceOf(plan, island, selected.stack, material) : null;
 }

@@ -145,7 +145,11 @@ export class DesignsPage {
         label: 'Price',
         rows: [
           row('With fees and taxes', ({ price }) =>
-            said(price ? moneyText(price.gross, price.currency) : 'not priced'),
+            said(
+              price
+                ? `${price.estimatedWire === null ? '' : '≈ '}${moneyText(price.gross, price.currency)}`
+                : 'not priced',
+            ),
           ),
           row('After incentives', ({ price }) =>
             said(price ? moneyText(price.afterIncentives, price.currency) : '–'),

@@ -24,6 +24,7 @@ import { EquipmentChange } from '../data/equipment-change';
 import { Runtimes } from '../data/runtimes';
 import { WeatherYears } from '../data/weather-years';
 import { PlacementStudies } from '../data/placement-studies';
+import { DesignPrice } from '../data/design-price';
 import { WiringStudies } from '../data/wiring-studies';
 
 import { CommandPalette } from './command-palette';
@@ -73,6 +74,7 @@ import { WorkingDrawer } from './working-drawer';
     OutageStudies,
     Runtimes,
     WiringStudies,
+    DesignPrice,
     PlacementStudies,
     EquipmentChange,
     LastAnswers,

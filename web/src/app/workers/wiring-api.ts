@@ -3,6 +3,7 @@ import type { Subject } from '@levamen/core/rules/packs';
 import type { Nudge } from '@levamen/core/design';
 import type {
   Drawing,
+  MaterialLine,
   OneLineTag,
   Situation,
   SourceKind,
@@ -35,10 +36,14 @@ export interface WiringAnswer {
   readonly wired: WiredDesign;
   readonly findings: readonly WiringFinding[];
   readonly margin: WiringMargin;
+  /** What is bought for it beside the units. */
+  readonly material: readonly MaterialLine[];
 }
 
 export interface WiringApi {
   wire(asked: ChosenStacks): WiringAnswer;
+  /** What is bought for the wiring of a design that is not looked at. */
+  material(asked: ChosenStacks): readonly MaterialLine[];
   /** A drawing of what was wired last; null = nothing was. */
   draw(asked: DrawingAsked): Promise<DrawingAnswer | null>;
   /** Everything of what was wired last that rules are asked about. */

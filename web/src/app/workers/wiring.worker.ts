@@ -4,6 +4,7 @@ import { isAmerican, systemFacts } from '@levamen/core/electric';
 import {
   fromElk,
   liveAt,
+  materialOf,
   nudgedLayout,
   networkOf,
   oneLineDrawing,
@@ -51,8 +52,13 @@ function laidOut(of: WiredDesign, units: UnitSystem): Promise<Sheet> {
     const plan = oneLinePlan(of, units);
     return { plan, layout: fromElk(plan, await new Layout().layout(toElk(plan))) };
   };
-  laid = { of, units, sheet: lay() };
-  return laid.sheet;
+  const mine = { of, units, sheet: lay() };
+  laid = mine;
+  // A library that could not be loaded is asked for again with the next drawing.
+  mine.sheet.catch(() => {
+    if (laid === mine) laid = null;
+  });
+  return mine.sheet;
 }
 
 const api: WiringApi = {
@@ -62,8 +68,14 @@ const api: WiringApi = {
     const design = wireDesign(plan, stacks);
     last = { plan, stackOf: stacks, design };
     const findings = wiringFindings(design);
-    return { wired: design, findings, margin: wiringMargin(design, findings) };
+    return {
+      wired: design,
+      findings,
+      margin: wiringMargin(design, findings),
+      material: materialOf(plan, stacks, design),
+    };
   },
+  material: (asked) => materialOf(asked.plan, stackOf(asked)),
   draw: async ({ units, nudges, deviceId }) => {
     if (!last) return null;
     const { design, plan } = last;

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { dailySettingsOf } from '@levamen/core/design';
 import type { StacksInUse } from '@levamen/core/study/details';
 import { catchError, debounceTime, map, of, startWith, switchMap, type Observable } from 'rxjs';
+import { DesignPrice } from '../../data/design-price';
 import { DailyStudies } from '../../data/daily-studies';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
@@ -53,7 +54,7 @@ export class DailyState {
     const plan = this.session.studied();
     return plan && dailySettingsOf(plan);
   });
-  readonly price = this.evaluations.price;
+  readonly price = inject(DesignPrice).price;
   readonly totals = computed(() => {
     const answer = this.year().value;
     return answer && billsOf(answer);

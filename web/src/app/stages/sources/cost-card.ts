@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { OfferGroup } from '@levamen/core/offer';
+import { DesignPrice } from '../../data/design-price';
 import { EvaluationService } from '../../data/evaluation';
+import { WiringStudies } from '../../data/wiring-studies';
 import { moneyText } from '../../ui/money-text';
 
 const groupLabels: Readonly<Record<OfferGroup, string>> = {
@@ -24,11 +26,14 @@ const groupLabels: Readonly<Record<OfferGroup, string>> = {
       <h2 id="cost-heading">What it costs</h2>
       @if (total(); as cost) {
         <p>
-          <b class="figure">{{ cost.gross }}</b> with fees and taxes
+          <b class="figure">{{ cost.about }}{{ cost.gross }}</b> with fees and taxes
           @if (cost.afterIncentives !== cost.gross) {
-            · <b class="figure">{{ cost.afterIncentives }}</b> after incentives
+            · <b class="figure">{{ cost.about }}{{ cost.afterIncentives }}</b> after incentives
           }
         </p>
+        @if (cost.about !== '') {
+          <p class="small soft">{{ cost.about }}wire and conduit by length, {{ cost.byLength }}.</p>
+        }
         @if (cost.missing !== '') {
           <p class="small missing">
             <i class="pi pi-exclamation-triangle" aria-hidden="true"></i>
@@ -85,6 +90,8 @@ const groupLabels: Readonly<Record<OfferGroup, string>> = {
 })
 export class CostCard {
   private readonly evaluations = inject(EvaluationService);
+  private readonly prices = inject(DesignPrice);
+  private readonly wiring = inject(WiringStudies);
 
   protected readonly why = computed(() =>
     this.evaluations.pricer() === null
@@ -92,12 +99,17 @@ export class CostCard {
       : 'Nothing is chosen yet.',
   );
   protected readonly total = computed(() => {
-    const total = this.evaluations.price();
+    const total = this.prices.price();
     if (!total) return null;
     const shown = (amount: string): string => moneyText(amount, total.currency);
     return {
       gross: shown(total.gross),
       afterIncentives: shown(total.afterIncentives),
+      about: total.estimatedWire === null ? '' : '≈ ',
+      byLength:
+        this.wiring.material() === null
+          ? 'until the design is wired'
+          : 'since the list has no price for the conductors it is wired with',
       missing: total.missing.join(', '),
       missingCount: total.missing.length,
       lines: total.lines.map((line) => ({

@@ -147,8 +147,9 @@ export class SourcesStage {
     const priceOf = this.evaluations.pricer();
     const island = this.evaluations.island();
     if (!plan || !priceOf || !island) return '';
-    const { gross, missing, currency } = priceOf(plan, island, stack);
-    return `${moneyText(gross, currency)}${missing.length > 0 ? ' +' : ''}`;
+    const { gross, missing, currency, estimatedWire } = priceOf(plan, island, stack);
+    const about = estimatedWire === null ? '' : '≈ ';
+    return `${about}${moneyText(gross, currency)}${missing.length > 0 ? ' +' : ''}`;
   }
 
   private runtimeOf({ margins }: JudgedStack): string {

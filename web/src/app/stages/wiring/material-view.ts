@@ -6,9 +6,9 @@ import { Button } from 'primeng/button';
 import { unparse } from 'papaparse';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
+import { WiringStudies } from '../../data/wiring-studies';
 import { moneyText } from '../../ui/money-text';
 import { downloadBlob, fileStem } from '../../ui/download';
-import { WiringState } from './wiring-state';
 
 const kindNames: Readonly<Record<MaterialKind, string>> = {
   devices: 'Devices',
@@ -26,8 +26,9 @@ const kindNames: Readonly<Record<MaterialKind, string>> = {
   template: `
     <div class="bar">
       <p class="small soft">
-        Lengths are those of the runs, as entered or taken for granted: cuttings, bends and fittings come on
-        top. Breakers of the family the panel is listed for. What is there already is not in it.
+        Lengths are those of the runs, as entered or taken for granted: cuttings and bends come on top.
+        Breakers are of the family the panel is listed for; for what has no ratings, such as a lug or a
+        connector, a part of the same name in the list is meant. What is there already is not in it.
       </p>
       <p-button
         label="CSV"
@@ -78,10 +79,7 @@ const kindNames: Readonly<Record<MaterialKind, string>> = {
         @if (sum.missing > 0) {
           {{ sum.missing }} of {{ rows().length }} lines have none.
         }
-        @if (sum.counted !== '') {
-          The price of the design counts <span class="figure">{{ sum.counted }}</span> for wire and conduit,
-          by length; this is what they come to as wired.
-        }
+        {{ sum.inPrice }}
       </p>
     }
   `,
@@ -104,12 +102,12 @@ const kindNames: Readonly<Record<MaterialKind, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MaterialView {
-  private readonly state = inject(WiringState);
+  private readonly studies = inject(WiringStudies);
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
   private readonly units = this.evaluations.units;
 
-  private readonly material = computed(() => this.state.safety()?.material ?? []);
+  private readonly material = computed(() => this.studies.answer()?.material ?? []);
   /** At the prices of the list the job is designed with; null = it has none. */
   protected readonly priced = computed(() => {
     const book = this.evaluations.book();
@@ -134,11 +132,13 @@ export class MaterialView {
   protected readonly sum = computed(() => {
     const priced = this.priced();
     if (!priced || priced.lines.length === 0) return null;
-    const counted = this.evaluations.price()?.estimatedWire ?? null;
     return {
       total: moneyText(priced.total, priced.currency),
       missing: priced.missing.length,
-      counted: counted === null ? '' : moneyText(counted, priced.currency),
+      inPrice:
+        priced.wire === 'no prices'
+          ? 'The price of the design counts wire and conduit by length: the list has no price for them.'
+          : 'The price of the design counts it line by line.',
     };
   });
 
