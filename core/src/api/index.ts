@@ -48,6 +48,12 @@ export {
   whoSchema,
   xlsxType,
 } from './job-api.schema.js';
+export {
+  type CompanyRules,
+  type CompanyRulesChange,
+  companyRulesChangeSchema,
+  companyRulesSchema,
+} from './rules-api.schema.js';
 export { type LiveSample, liveSampleSchema } from './monitor-api.schema.js';
 export {
   maxValues,

@@ -10,6 +10,7 @@ import { toFirstHour } from './migrations/9-first-hour.js';
 import { toCompanyEquipment } from './migrations/11-company-equipment.js';
 import { toTariffs } from './migrations/12-tariffs.js';
 import { toWiring } from './migrations/13-wiring.js';
+import { toBusbarsAndPlaces } from './migrations/15-busbars-and-places.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
 import type { Saved } from './migrations/saved.js';
@@ -33,6 +34,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   12: toTariffs,
   13: toWiring,
   14: toPlacement,
+  15: toBusbarsAndPlaces,
 };
 
 /**

@@ -14,9 +14,10 @@ export {
 } from './packs/judge.js';
 export { type Fact, factValue, type NamedThings } from './packs/fact.js';
 export { factShown, namedText } from './packs/fill-text.js';
-export { packFor, packOf } from './packs/pack-of.js';
+export { holdsThere, packFor, packOf } from './packs/pack-of.js';
 export { type RuleSheet, ruleSheets } from './packs/rule-sheets.js';
 export { ruleNames } from './packs/read-rule.js';
+export { type CompanyDifference, companyDifference, withRules } from './packs/company-rules.js';
 export { readRulesFile, rulesFile } from './packs/rules-file.js';
 export { rule as ruleOf } from './packs/rule.schema.js';
 export { ruleProblems, type RuleProblem } from './packs/rule-problems.js';

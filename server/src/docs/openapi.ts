@@ -3,6 +3,8 @@ import {
   conflictSchema,
   createRequestSchema,
   deedListSchema,
+  companyRulesChangeSchema,
+  companyRulesSchema,
   equipmentChangeSchema,
   equipmentListSchema,
   equipmentRevisionsSchema,
@@ -46,6 +48,8 @@ const schemas = {
   Conflict: conflictSchema,
   Problem: problemSchema,
   EquipmentList: equipmentListSchema,
+  CompanyRules: companyRulesSchema,
+  CompanyRulesChange: companyRulesChangeSchema,
   DrawingRequest: drawingRequestSchema,
   ListPaper: listPaperSchema,
   EquipmentChange: equipmentChangeSchema,
@@ -393,6 +397,21 @@ export function openApiDocument(): object {
           requestBody: body('ListPaper'),
           responses: {
             200: { description: 'The sheet', content: { 'application/pdf': {} } },
+            ...invalid,
+          },
+        },
+      },
+      '/api/rules': {
+        get: {
+          summary: 'The rules the company adds to the code, for every job that begins after them',
+          responses: { 200: answer('As they are now', 'CompanyRules') },
+        },
+        put: {
+          summary: 'Keep other rules: one new revision',
+          requestBody: body('CompanyRulesChange'),
+          responses: {
+            200: answer('The rules after it', 'CompanyRules'),
+            409: problem('Somebody else has changed them since that revision'),
             ...invalid,
           },
         },

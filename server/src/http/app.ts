@@ -20,6 +20,8 @@ import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { companyRulesRoutes } from '../rules/company-rules-routes.js';
+import { CompanyRulesStore } from '../rules/company-rules-store.js';
 import { tableRoutes } from '../tables/table-routes.js';
 import { weatherRoutes } from '../weather/weather-routes.js';
 import { WeatherStore } from '../weather/weather-store.js';
@@ -110,6 +112,8 @@ export function makeApp({
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
     response.json(health);
   });
+  const rules = new CompanyRulesStore(source, defaultWorkspaceId);
+  api.use('/rules', companyRulesRoutes(rules));
   const store = new JobStore(source, defaultWorkspaceId);
   api.use(
     '/jobs',
@@ -117,7 +121,7 @@ export function makeApp({
       store,
       new ReadingStore(source, defaultWorkspaceId),
       new PhotoStore(source, defaultWorkspaceId),
-      equipment,
+      async (job) => rules.begunWith(await equipment.begunWith(job)),
     ),
   );
   api.get('/storage', async (_request, response) => {

@@ -9,7 +9,6 @@ import {
 } from '@levamen/core/api';
 import { Router, type Request, type Response } from 'express';
 import * as z from 'zod';
-import type { EquipmentStore } from '../equipment/equipment-store.js';
 import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
@@ -65,7 +64,7 @@ export function jobRoutes(
   store: JobStore,
   readings: ReadingStore,
   photos: PhotoStore,
-  equipment: EquipmentStore,
+  begunWith: (job: Job) => Promise<Job>,
 ): Router {
   const router = Router();
 
@@ -118,7 +117,7 @@ export function jobRoutes(
 
   router.post('/', async (request, response) => {
     const { document } = parseBody(createRequestSchema, request.body);
-    const job = await equipment.begunWith(parseJob(document));
+    const job = await begunWith(parseJob(document));
     created(response, await store.create(job, whoOf(request)));
   });
 

@@ -6,6 +6,7 @@ import { Weather1796200000000 } from './migrations/3-weather.js';
 import { Ground1796800000000 } from './migrations/4-ground.js';
 import { Photos1797400000000 } from './migrations/5-photos.js';
 import { Equipment1797500000000 } from './migrations/6-equipment.js';
+import { CompanyRules1798100000000 } from './migrations/7-company-rules.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -15,6 +16,7 @@ export const migrations = [
   Ground1796800000000,
   Photos1797400000000,
   Equipment1797500000000,
+  CompanyRules1798100000000,
 ] as const;
 
 interface Options {

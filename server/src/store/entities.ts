@@ -10,6 +10,7 @@ import {
 import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
+import { CompanyRulesEntity } from '../rules/company-rules-entity.js';
 import { WeatherEntity } from '../weather/weather-entity.js';
 import { moment, workspaceColumn } from './columns.js';
 
@@ -120,4 +121,5 @@ export const entities = [
   EquipmentItemEntity,
   PriceBookEntity,
   ItemPriceEntity,
+  CompanyRulesEntity,
 ];

@@ -16,6 +16,7 @@ const grants = {
   equipment_item: 'SELECT, INSERT',
   price_book: 'SELECT, INSERT',
   item_price: 'SELECT, INSERT',
+  company_rules: 'SELECT, INSERT',
   migration: 'SELECT',
 } as const;
 

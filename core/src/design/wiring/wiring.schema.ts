@@ -82,6 +82,11 @@ export const islandWiringSchema = z.strictObject({
     unit: 'A',
     hint: 'empty: there is none',
   }),
+  /** Who designed the connection to the busbar with fault currents and busbar loads calculated, and stands for it; '' = nobody. */
+  engineer: field(lineSchema(120), {
+    label: 'Under engineering supervision of',
+    hint: 'name and licence; calculations of fault current and busbar load go with the papers',
+  }),
   bypass: field(z.enum(['none', 'interlocked', 'separate'], { error: 'Choose the bypass' }), {
     label: 'Bypass by hand',
     choices: [
@@ -269,6 +274,7 @@ export const islandWiring = ({ islands }: Pick<Wiring, 'islands'>, islandId: str
     joins: null,
     atFarEnd: null,
     heldToA: null,
+    engineer: '',
     bypass: 'none',
     faultTimes: null,
     neutral: null,

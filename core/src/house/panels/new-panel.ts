@@ -30,6 +30,8 @@ export function newPanel(id: string, name: string, system: SupplySystem, fedFrom
     family: '',
     surveyed: true,
     bonded: null,
+    centreFed: null,
+    feedThrough: null,
     circuits: [],
   };
 }

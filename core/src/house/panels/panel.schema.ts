@@ -196,6 +196,28 @@ export const panelSchema = z.strictObject({
       [false, 'Separate'],
     ],
   }),
+  /** Is its busbar fed in the middle? null = at an end, as is usual. */
+  centreFed: field(yesNo.nullable(), {
+    label: 'Busbar fed',
+    choices: [
+      [null, 'at one end, as is usual'],
+      [false, 'at one end'],
+      [true, 'in the middle'],
+    ],
+  }),
+  /** Lugs at the end of its busbar that feed something on; null = nobody has looked, and none are taken for granted. */
+  feedThrough: field(
+    z.enum(['none', 'breaker', 'open'], { error: 'Choose none, breaker or open' }).nullable(),
+    {
+      label: 'Feed-through lugs',
+      choices: [
+        [null, 'Not looked at yet'],
+        ['none', 'none'],
+        ['breaker', 'a breaker where their conductors begin'],
+        ['open', 'no device where their conductors begin'],
+      ],
+    },
+  ),
   circuits: z.array(circuitSchema).max(168, 'A panel holds at most 168 breakers'),
 });
 export type Panel = z.infer<typeof panelSchema>;

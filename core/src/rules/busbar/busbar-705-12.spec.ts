@@ -41,6 +41,25 @@ describe('a busbar that sources feed (NEC 2023, 705.12(B), recalled)', () => {
     expect(way({ ...centre, sourcesA: [16, 16] }, '705.12(B)(4)').holds).toBe(false);
   });
 
+  it('lugs that feed conductors on without a device leave the sum of main and sources only; a device there leaves every way', () => {
+    const open = fedBusbar(200, 100, { sourcesA: [48], sourceBreakersA: [60], feedThrough: 'open' });
+    const holding = (of: FedBusbar) => busbarWays(of).filter(({ holds }) => holds);
+    // 1.25 × 48 + 100 = 160 A of 200 A.
+    expect(holding(open).map(({ clause }) => clause)).toEqual(['705.12(B)(5)']);
+    expect(holding(open)[0]!.asks).toContain('160 A at least');
+    // 120 % would allow 1.25 × 32 + 200 = 240 A, were the bus to end there.
+    expect(holding({ ...open, mainA: 200, sourcesA: [32] })).toEqual([]);
+    expect(way({ ...open, mainA: 200, sourcesA: [32], feedThrough: 'breaker' }, farEnd).holds).toBe(true);
+    expect(way(fedBusbar(200, 100, { sourcesA: [48] }), '705.12(B)(5)').holds).toBe(false);
+  });
+
+  it('somebody who stands for the design may connect otherwise', () => {
+    const of = fedBusbar(200, 200, { sourcesA: [80], sourceBreakersA: [100], loadBreakersA: [110] });
+    expect(busbarWays(of).some(({ holds }) => holds)).toBe(false);
+    const supervised = busbarWays({ ...of, engineer: 'A. Marl, PE' }).filter(({ holds }) => holds);
+    expect(supervised.map(({ clause }) => clause)).toEqual(['705.12(B)(6)']);
+  });
+
   it('a combiner: the sum of its breakers within the bus; a control system: its setting within the bus', () => {
     const combiner = fedBusbar(125, 125, { sourcesA: [32, 32], sourceBreakersA: [40, 40] });
     expect(way(combiner, '705.12(B)(3)').holds).toBe(true);

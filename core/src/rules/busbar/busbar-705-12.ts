@@ -16,12 +16,17 @@ export interface FedBusbar {
   readonly atFarEnd: boolean | null;
   /** Fed in the middle, in a dwelling. */
   readonly centreFed: boolean;
+  /** Lugs at its end feed conductors on: with a breaker where these begin, or without; null = it has none. */
+  readonly feedThrough: 'breaker' | 'open' | null;
+  /** Who designed the connection under engineering supervision; '' = nobody. */
+  readonly engineer: string;
   /** A power control system holds the sum of sources and supply to so many amperes, 705.13; null = there is none. */
   readonly heldToA: number | null;
 }
 
 /** The ways to connect sources to a busbar. */
-export type BusbarWayId = 'sum' | 'far-end' | 'all-breakers' | 'middle' | 'controlled';
+export type BusbarWayId =
+  'sum' | 'far-end' | 'all-breakers' | 'middle' | 'feed-through' | 'supervised' | 'controlled';
 export type BusbarClauses = Readonly<Record<BusbarWayId, string>>;
 
 /** Where each way stands in the edition of 2023 (recalled). */
@@ -30,6 +35,8 @@ export const clauses2023: BusbarClauses = {
   'far-end': '705.12(B)(2)',
   'all-breakers': '705.12(B)(3)',
   middle: '705.12(B)(4)',
+  'feed-through': '705.12(B)(5)',
+  supervised: '705.12(B)(6)',
   controlled: '705.13',
 };
 
@@ -55,7 +62,9 @@ const farEndShare = 1.2;
 
 /**
  * The ways of NEC 2023, 705.12(B) and 705.13 to connect sources to a busbar, and which of them hold (recalled). One that holds is enough.
- * Feed-through lugs, (B)(5), and engineering supervision, (B)(6), are not judged here.
+ *
+ * Where lugs at the end of the bus feed conductors on, (B)(1) to (3) hold only if a device protects these where they begin; without one, (B)(5) asks that
+ * bus and conductors carry the sum of main and 125 % of the sources.
  *
  * @param clauses where each way stands in the edition that holds
  */
@@ -66,16 +75,19 @@ export function busbarWays(of: FedBusbar, clauses: BusbarClauses = clauses2023):
   const demandA = countedA + mainA;
   const counted = `${continuousFactor} × ${ampsText(sum(of.sourcesA))} + ${ampsText(mainA)} = ${ampsText(demandA)}`;
   const against = (limitA: number): string => `${counted}, against ${ampsText(limitA)}`;
+  // Whatever hangs on the far end of the bus draws from there, too: its ways are for a bus that ends.
+  const goesOn = of.feedThrough === 'open';
+  const andGoesOn = goesOn ? '; lugs feed conductors on without a device' : '';
   const breakersA = sum(of.loadBreakersA) + sum(of.sourceBreakersA);
   const farEndA = farEndShare * busA;
   const one: BusbarWay = {
     id: 'sum',
     clause: clauses.sum,
     what: 'sources and main within the bus rating, anywhere on it',
-    holds: demandA <= busA + 1e-9,
+    holds: !goesOn && demandA <= busA + 1e-9,
     demandA,
     limitA: busA,
-    working: against(busA),
+    working: `${against(busA)}${andGoesOn}`,
     asks: '',
     roomA: roomFor(busA),
   };
@@ -83,10 +95,10 @@ export function busbarWays(of: FedBusbar, clauses: BusbarClauses = clauses2023):
     id: 'far-end',
     clause: clauses['far-end'],
     what: 'sources at the opposite end from the main, within 120 % of the bus rating',
-    holds: of.atFarEnd !== false && !of.centreFed && demandA <= farEndA + 1e-9,
+    holds: !goesOn && of.atFarEnd !== false && !of.centreFed && demandA <= farEndA + 1e-9,
     demandA,
     limitA: farEndA,
-    working: `${against(farEndA)}${of.atFarEnd === false ? '; the sources are not at the far end' : ''}${of.centreFed ? '; the panel is fed in the middle' : ''}`,
+    working: `${against(farEndA)}${of.atFarEnd === false ? '; the sources are not at the far end' : ''}${of.centreFed ? '; the panel is fed in the middle' : ''}${andGoesOn}`,
     asks: 'Source breakers at the far end, marked not to be moved.',
     roomA: roomFor(farEndA),
   };
@@ -94,10 +106,10 @@ export function busbarWays(of: FedBusbar, clauses: BusbarClauses = clauses2023):
     id: 'all-breakers',
     clause: clauses['all-breakers'],
     what: 'all breakers but the main together within the bus rating, and the main too',
-    holds: breakersA <= busA + 1e-9 && mainA <= busA,
+    holds: !goesOn && breakersA <= busA + 1e-9 && mainA <= busA,
     demandA: Math.max(breakersA, mainA),
     limitA: busA,
-    working: `breakers ${ampsText(breakersA)} and main ${ampsText(mainA)}, each against ${ampsText(busA)}`,
+    working: `breakers ${ampsText(breakersA)} and main ${ampsText(mainA)}, each against ${ampsText(busA)}${andGoesOn}`,
     asks: 'A label that the sum of all breakers must not grow beyond the bus rating.',
     roomA: null,
   };
@@ -105,12 +117,34 @@ export function busbarWays(of: FedBusbar, clauses: BusbarClauses = clauses2023):
     id: 'middle',
     clause: clauses.middle,
     what: 'fed in the middle of a dwelling’s panel, sources at one end, within 120 %',
-    holds: of.centreFed && of.sourcesA.length <= 1 && demandA <= farEndA + 1e-9,
+    holds: !goesOn && of.centreFed && of.sourcesA.length <= 1 && demandA <= farEndA + 1e-9,
     demandA,
     limitA: farEndA,
     working: `${against(farEndA)}${of.centreFed ? '' : '; the panel is not fed in the middle'}${of.sourcesA.length > 1 ? '; sources at one end only' : ''}`,
     asks: 'Sources at one end only.',
     roomA: of.centreFed ? roomFor(farEndA) : null,
+  };
+  const five: BusbarWay = {
+    id: 'feed-through',
+    clause: clauses['feed-through'],
+    what: 'lugs feed conductors on: bus and conductors carry main and sources together',
+    holds: goesOn && demandA <= busA + 1e-9,
+    demandA,
+    limitA: busA,
+    working: `${against(busA)}${goesOn ? '' : '; no lugs feed conductors on without a device'}`,
+    asks: `Conductors on the feed-through lugs for ${ampsText(demandA)} at least, or a device where they begin.`,
+    roomA: goesOn ? roomFor(busA) : null,
+  };
+  const supervised: BusbarWay = {
+    id: 'supervised',
+    clause: clauses.supervised,
+    what: 'designed under engineering supervision',
+    holds: of.engineer !== '',
+    demandA: of.engineer === '' ? Number.NaN : demandA,
+    limitA: busA,
+    working: of.engineer === '' ? 'nobody stands for it' : `${of.engineer} stands for it; ${against(busA)}`,
+    asks: 'Calculations of available fault current and of the load of the busbar, with the papers.',
+    roomA: null,
   };
   const controlled: BusbarWay = {
     id: 'controlled',
@@ -126,5 +160,5 @@ export function busbarWays(of: FedBusbar, clauses: BusbarClauses = clauses2023):
     asks: 'Its setting entered and sealed; a label with it.',
     roomA: null,
   };
-  return [one, two, three, four, controlled];
+  return [one, two, three, four, five, controlled, supervised];
 }

@@ -1,3 +1,4 @@
+import type { Parties } from '../../house/index.js';
 import { backupRules, transferRules } from './data/backup-rules.js';
 import { clausesOf } from './data/clauses.js';
 import { packNames, packValues } from './data/pack-values.js';
@@ -49,16 +50,32 @@ const packs: Readonly<Record<PackId, RulePack>> = Object.fromEntries(
 
 export const packOf = (id: PackId): RulePack => packs[id];
 
-const withOwn = new WeakMap<readonly Rule[], RulePack>();
+const withOwn = new WeakMap<readonly Rule[], { readonly there: string; readonly pack: RulePack }>();
 
-/** The pack that holds for a job, with the rules that company and utility added. */
-export function packFor(under: UnderCode): RulePack {
+/** What decides which rules hold. */
+export interface UnderRules extends UnderCode {
+  readonly parties: UnderCode['parties'] & Pick<Parties, 'region' | 'utility'>;
+}
+
+/** Does a rule hold in the region and with the utility of a job? While the job names none, a rule that asks for one does not. */
+export const holdsThere = (
+  { region, utility }: Pick<Rule, 'region' | 'utility'>,
+  parties: Pick<Parties, 'region' | 'utility'>,
+): boolean => isPartOf(region, parties.region) && isPartOf(utility, parties.utility);
+
+const isPartOf = (asked: string, said: string): boolean =>
+  said.trim().toLowerCase().includes(asked.trim().toLowerCase());
+
+/** The pack that holds for a job, with the rules that company and utility added and that hold there. */
+export function packFor(under: UnderRules): RulePack {
   const pack = packOf(packIdFor(under));
+  const { parties } = under;
   const { rules } = under.code;
   if (rules.length === 0) return pack;
+  const there = `${pack.id} ${parties.region}\n${parties.utility}`;
   const known = withOwn.get(rules);
-  if (known?.id === pack.id) return known;
-  const made = { ...pack, rules: [...pack.rules, ...rules] };
-  withOwn.set(rules, made);
+  if (known?.there === there) return known.pack;
+  const made = { ...pack, rules: [...pack.rules, ...rules.filter((one) => holdsThere(one, parties))] };
+  withOwn.set(rules, { there, pack: made });
   return made;
 }

@@ -7,10 +7,10 @@ import {
   referenceOf,
   type Subject,
 } from './judge.js';
-import { packFor, packOf } from './pack-of.js';
+import { packFor, packOf, type UnderRules } from './pack-of.js';
 import { packIdFor, type UnderCode } from './pack-id-for.js';
 import { packIds } from './pack.js';
-import { rule, ruleSchema } from './rule.schema.js';
+import { rule, type Rule, ruleSchema } from './rule.schema.js';
 import { ruleProblems } from './rule-problems.js';
 
 const bus = (faultA: number | null): Subject<'bus'> => ({
@@ -71,9 +71,9 @@ describe('rules', () => {
   });
 
   it('of a utility are added to the pack of the place, and say so', () => {
-    const under: UnderCode = {
+    const under: UnderRules = {
       supply: { system: 'split-120-240' },
-      parties: { country: '', codeEdition: '' },
+      parties: { country: '', codeEdition: '', region: '', utility: '' },
       code: { packId: null, rules: [own] },
     };
     const said = judge(packFor(under), [bus(9000)]).find(({ rule: one }) => one.id === 'own.fault')!;
@@ -83,6 +83,32 @@ describe('rules', () => {
     expect(says.because).toContain('Metering handbook, 4.2, rule of the utility');
     expect(judge(packFor(under), [bus(7000)]).some(({ rule: one }) => one.id === 'own.fault')).toBe(false);
     expect(packFor(under)).toBe(packFor(under));
+  });
+
+  it('of one utility, or one region, hold there only', () => {
+    const judgedWith = (where: Partial<Rule>, parties: { region: string; utility: string }) =>
+      packFor({
+        supply: { system: 'split-120-240' },
+        parties: { country: '', codeEdition: '', ...parties },
+        code: { packId: null, rules: [{ ...own, ...where }] },
+      }).rules.some(({ id }) => id === own.id);
+    const there = { region: 'Province of Elsewhere', utility: 'Hill Power & Light' };
+    expect(judgedWith({}, there)).toBe(true);
+    expect(judgedWith({ utility: 'hill power' }, there)).toBe(true);
+    expect(judgedWith({ utility: 'Dale Power' }, there)).toBe(false);
+    expect(judgedWith({ utility: 'hill power', region: 'elsewhere ' }, there)).toBe(true);
+    expect(judgedWith({ utility: 'hill power', region: 'Coast' }, there)).toBe(false);
+    // Nobody has said who feeds the house: a rule of one utility waits.
+    expect(judgedWith({ utility: 'hill power' }, { region: '', utility: '' })).toBe(false);
+    // The same rules, asked about for another house.
+    const rules = [{ ...own, utility: 'Dale' }];
+    const at = (utility: string) =>
+      packFor({
+        supply: { system: 'split-120-240' },
+        parties: { country: '', codeEdition: '', region: '', utility },
+        code: { packId: null, rules },
+      }).rules.includes(rules[0]!);
+    expect([at('Dale'), at('Hill'), at('Dale')]).toEqual([true, false, true]);
   });
 
   it('that name what nobody knows are refused at the field', () => {

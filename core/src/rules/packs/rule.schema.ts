@@ -48,6 +48,9 @@ export const ruleSchema = z.strictObject({
     ],
   }),
   when: field(expressionSchema(), { label: 'Applies where', hint: 'empty: always', rows: 2 }),
+  /** Part of the name of the region, or of the utility, it holds in; '' = everywhere. */
+  region: field(lineSchema(60), { label: 'Only in the region', hint: 'empty: everywhere' }),
+  utility: field(lineSchema(120), { label: 'Only with the utility', hint: 'empty: with any' }),
   holds: field(expressionSchema(), {
     label: 'Must be true',
     hint: 'names of facts, numbers, + − * /, <= >= == !=, && || !, known(…)',
@@ -74,6 +77,12 @@ export const ruleSchema = z.strictObject({
 });
 export type Rule = z.infer<typeof ruleSchema>;
 
+/** A rule as an earlier program wrote it down: it held everywhere. */
+export const writtenRuleSchema = ruleSchema.extend({
+  region: ruleSchema.shape.region.default(''),
+  utility: ruleSchema.shape.utility.default(''),
+});
+
 type Spec = Pick<Rule, 'id' | 'on' | 'name' | 'holds' | 'severity'> &
   Partial<Omit<Rule, 'says' | 'open' | 'fine'>> & {
     readonly says: readonly [title: string, because?: string, cure?: string];
@@ -88,6 +97,8 @@ export const rule = ({ says, open, fine, ...spec }: Spec): Rule => ({
   clause: '',
   origin: (spec.clause ?? '') === '' ? 'common-practice' : 'recalled',
   when: '',
+  region: '',
+  utility: '',
   marks: '',
   figures: [],
   note: '',

@@ -1,13 +1,13 @@
 import { listedFile, type ReadListed, readListedFile } from '../../base/index.js';
 import { maxOwnRules } from './code.schema.js';
-import { type Rule, ruleSchema } from './rule.schema.js';
+import { type Rule, writtenRuleSchema } from './rule.schema.js';
 
 const kind = {
   format: 'levamen-rules',
   list: 'rules',
   one: 'rule',
   most: maxOwnRules,
-  schema: ruleSchema,
+  schema: writtenRuleSchema,
 };
 
 /** Rules of a utility or a company as an open file. */

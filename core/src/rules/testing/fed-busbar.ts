@@ -9,6 +9,8 @@ export const fedBusbar = (busA: number, mainA: number, more: Partial<FedBusbar> 
   loadBreakersA: [],
   atFarEnd: true,
   centreFed: false,
+  feedThrough: null,
+  engineer: '',
   heldToA: null,
   ...more,
 });

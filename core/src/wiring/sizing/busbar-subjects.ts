@@ -40,9 +40,8 @@ export function judgedBusbars(
     const entries = [...new Set(sources.map(({ entry }) => entry))];
     const islandId = sources.find((one) => one.islandId !== '')?.islandId ?? '';
     const said = islandWiring(plan.wiring, islandId);
-    const loadBreakersA = (
-      plan.survey.panels.find(({ id: panelId }) => panelId === bus.panelId)?.circuits ?? []
-    )
+    const panel = plan.survey.panels.find(({ id: panelId }) => panelId === bus.panelId);
+    const loadBreakersA = (panel?.circuits ?? [])
       .filter(({ ratingA, backFeeds }) => ratingA !== null && !backFeeds)
       .map(({ ratingA }) => ratingA!);
     const of: FedBusbar = {
@@ -52,7 +51,9 @@ export function judgedBusbars(
       sourceBreakersA: entries.map((entry) => entry.protectedByA ?? 0),
       loadBreakersA,
       atFarEnd: said.atFarEnd,
-      centreFed: false,
+      centreFed: panel?.centreFed ?? false,
+      feedThrough: panel?.feedThrough === 'none' ? null : (panel?.feedThrough ?? null),
+      engineer: said.engineer.trim(),
       heldToA: said.heldToA,
     };
     return [{ place: bus, of, ways: busbarWays(of, clauses) }];

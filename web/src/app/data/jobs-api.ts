@@ -3,6 +3,9 @@ import { inject, Injectable } from '@angular/core';
 import type { WeatherYear } from '@levamen/core/nature';
 import type { Job } from '@levamen/core/job';
 import {
+  type CompanyRules,
+  type CompanyRulesChange,
+  companyRulesSchema,
   type EquipmentChange,
   type EquipmentList,
   equipmentListSchema,
@@ -193,6 +196,15 @@ export class JobsApi {
 
   changeEquipment(change: EquipmentChange): Observable<EquipmentList> {
     return this.http.put('/api/equipment', change).pipe(parsed(equipmentListSchema));
+  }
+
+  /** The rules the company adds to the code. */
+  companyRules(): Observable<CompanyRules> {
+    return this.http.get('/api/rules').pipe(parsed(companyRulesSchema));
+  }
+
+  keepRules(change: CompanyRulesChange): Observable<CompanyRules> {
+    return this.http.put('/api/rules', change).pipe(parsed(companyRulesSchema));
   }
 
   equipmentRevisions(): Observable<EquipmentRevision[]> {

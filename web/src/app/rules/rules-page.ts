@@ -11,6 +11,7 @@ import {
   type RuleSheet,
   ruleSheets,
   rulesFile,
+  withRules,
 } from '@levamen/core/rules/packs';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -37,6 +38,7 @@ import { InWordsOf } from '../ui/in-words-of';
 import { PLACE_LOCALE } from '../ui/place-locale';
 import { SeverityMark } from '../ui/severity-mark';
 import { VerdictMark } from '../ui/verdict-mark';
+import { CompanyRulesBar } from './company-rules-bar';
 import { RuleCard } from './rule-card';
 import { type Shown, shownRules, verdictText } from './shown-rules';
 import { pickedFile } from '../ui/picked-file';
@@ -49,6 +51,7 @@ const largestFile = 2_000_000;
   selector: 'lv-rules-page',
   imports: [
     Button,
+    CompanyRulesBar,
     FormField,
     FormsModule,
     InputText,
@@ -92,7 +95,13 @@ export class RulesPage {
     { initialValue: [] },
   );
   protected readonly pack = computed(() => packFor(this.plan()));
-  private readonly sheets = computed(() => ruleSheets(this.pack(), this.subjects()));
+  protected readonly ownRules = computed(() => this.plan().code.rules);
+  /** With those of company and utility that hold elsewhere only: they judge nothing here. */
+  private readonly sheets = computed(() => {
+    const pack = this.pack();
+    const elsewhere = this.ownRules().filter((rule) => !pack.rules.includes(rule));
+    return [...ruleSheets(pack, this.subjects()), ...ruleSheets({ ...pack, rules: elsewhere }, [])];
+  });
 
   protected readonly filter = signal<Shown>('here');
   protected readonly filters = [
@@ -104,7 +113,7 @@ export class RulesPage {
   protected readonly search = signal('');
   protected readonly chosenId = signal('');
   protected readonly said = signal<readonly string[]>([]);
-  protected readonly ownIds = computed(() => new Set(this.plan().code.rules.map(({ id }) => id)));
+  protected readonly ownIds = computed(() => new Set(this.ownRules().map(({ id }) => id)));
   protected readonly shown = computed(() =>
     shownRules(this.sheets(), this.filter(), this.search(), this.ownIds()),
   );
@@ -159,6 +168,15 @@ export class RulesPage {
 
   protected copy(rule: Rule): void {
     this.put([{ ...rule, id: this.freeId(`own.${rule.id}`), origin: 'company' }], 'rule copied');
+  }
+
+  /** Rules of the company, in place of those of the same id. */
+  protected take(rules: readonly Rule[]): void {
+    this.session.edit('rules of the company taken', (plan) => ({
+      ...plan,
+      code: { ...plan.code, rules: withRules(plan.code.rules, rules) },
+    }));
+    this.filter.set('own');
   }
 
   protected change(rule: Rule, change: Partial<Rule>, label: string): void {

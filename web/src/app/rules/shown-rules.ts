@@ -5,7 +5,7 @@ export type Shown = 'here' | 'failing' | 'own' | 'all';
 const counted = (count: number, word: string): string => (count === 0 ? '' : `${count} ${word}`);
 
 /** What a rule says here, in a few words. */
-export function verdictText({ judged, problems }: RuleSheet): string {
+export function verdictText({ rule, judged, problems }: RuleSheet): string {
   if (problems.length > 0) return 'cannot be read';
   const of = (verdict: string): number => judged.filter((one) => one.verdict === verdict).length;
   const said = [
@@ -13,7 +13,9 @@ export function verdictText({ judged, problems }: RuleSheet): string {
     counted(of('unknown'), 'not yet known'),
     counted(of('holds'), 'hold'),
   ].filter((text) => text !== '');
-  return said.length === 0 ? 'applies to nothing here' : said.join(', ');
+  if (said.length > 0) return said.join(', ');
+  const where = [rule.region, rule.utility].filter((text) => text !== '').join(', ');
+  return `applies to nothing here${where === '' ? '' : `; holds for ${where}`}`;
 }
 
 /** The rules that are shown, those at fault first; else in the order of the pack. */

@@ -37,6 +37,8 @@ export const packValues: Readonly<Record<PackId, PackValues>> = {
       'far-end': '705.12(B)(3)(2)',
       'all-breakers': '705.12(B)(3)(3)',
       middle: '705.12(B)(3)(4)',
+      supervised: '705.12(B)(3)(5)',
+      'feed-through': '705.12(B)(3)(6)',
       controlled: '705.13',
     },
   },

@@ -76,6 +76,7 @@ export class FactsCard {
     'joins',
     'atFarEnd',
     'heldToA',
+    'engineer',
     'bypass',
     'neutral',
     'faultTimes',
