@@ -9,10 +9,13 @@ export default defineConfig({
   testMatch: '*.test.ts',
   workers: 2,
   projects: [
-    { name: 'together', testIgnore: ['saving.test.ts', 'nothing-lost.test.ts', 'equipment.test.ts'] },
+    {
+      name: 'together',
+      testIgnore: ['saving.test.ts', 'nothing-lost.test.ts', 'equipment.test.ts', 'company-rules.test.ts'],
+    },
     // What a company enters is offered to every job that begins after it.
     // One long way through the whole of it.
-    { name: 'company', testMatch: 'equipment.test.ts', timeout: 300_000 },
+    { name: 'company', testMatch: ['equipment.test.ts', 'company-rules.test.ts'], timeout: 300_000 },
     // Kills the server, so nothing may run beside it.
     { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['company'] },
     { name: 'long', testMatch: 'nothing-lost.test.ts', dependencies: ['alone'] },

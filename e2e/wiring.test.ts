@@ -123,6 +123,15 @@ test('a thing of the drawing is moved by keys and pointer, and stays; every cond
   await page.getByRole('button', { name: 'Lay out anew' }).click();
   await expect.poll(x).toBeCloseTo(before);
 
+  // Pushed over its neighbour, it says what cannot be read any more.
+  await spot.focus();
+  await expect(async () => {
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect(page.locator('[data-covered]')).toContainText('lie over each other', { timeout: 400 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Lay out anew' }).click();
+  await expect(page.locator('[data-covered]')).toHaveCount(0);
+
   await page.getByRole('combobox', { name: 'What is drawn' }).click();
   await page.getByRole('option', { name: /^Every conductor/ }).click();
   const sheet = page.getByRole('group', { name: 'Drawing of every conductor at the isolating device' });

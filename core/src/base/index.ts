@@ -18,6 +18,7 @@ export { interpolate } from './interpolate.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { minorUnit, type MinorUnit, placesOf, rateText } from './minor-unit.js';
 export { sameBut } from './same-but.js';
+export { sameValue } from './same-value.js';
 export { listedFile, type ReadListed, readListedFile } from './listed-file.js';
 export { nameList } from './name-list.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';

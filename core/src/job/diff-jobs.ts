@@ -1,5 +1,5 @@
 import { isDict, keyInWords, nameOf, namesIn, partsOf, pathLabel } from './identity.js';
-import { sameValue } from './same-value.js';
+import { sameValue } from '../base/index.js';
 
 /** One field in which two documents differ. */
 export interface FieldDifference {

@@ -14,4 +14,3 @@ export { changePlan, designOf, planOf, settleJob, withPlan } from './plan-of.js'
 export { keepUsedItems } from './settle-kept.js';
 export { readChange } from './read-change.js';
 export { type DocumentProblem, readJob } from './read-job.js';
-export { sameValue } from './same-value.js';

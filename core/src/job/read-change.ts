@@ -2,7 +2,7 @@ import { maxLoads } from '../design/index.js';
 import { isDict } from './identity.js';
 import { jobProblems, jobSchema, type Job } from './job.schema.js';
 import { problemsOf, readJob, type ReadJob } from './read-job.js';
-import { sameValue } from './same-value.js';
+import { sameValue } from '../base/index.js';
 
 type Slice = keyof Job;
 const { shape } = jobSchema;

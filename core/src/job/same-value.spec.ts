@@ -7,7 +7,7 @@ import { demoJobs } from './demo-jobs.js';
 import { diffJobs } from './diff-jobs.js';
 import { changePlan } from './plan-of.js';
 import { entriesByIdentity, indexOfIdentity, keyInWords, nameOf, valueAt } from './identity.js';
-import { sameValue } from './same-value.js';
+import { sameValue } from '../base/index.js';
 
 describe('two JSON values', () => {
   it('say the same exactly where Node’s deep comparison says so', () => {

@@ -39,6 +39,7 @@ export { oneLinePlan, type OneLinePlan, type OneLineTag, oneLineTags } from './d
 export { threeLineDrawing, type ThreeLineWay, threeLineWays } from './drawing/three-line-drawing.js';
 export { materialOf } from './material/material-of.js';
 export type { MaterialIs, MaterialKind, MaterialLine } from './material/wiring-material.js';
+export { textsThatMeet } from './drawing/texts-that-meet.js';
 export { nudgedLayout } from './drawing/nudged-layout.js';
 export { type ElkBox, fromElk, toElk } from './drawing/to-elk.js';
 export { liveAt } from './states/live-at.js';

@@ -57,12 +57,12 @@ describe('the rules of a company', () => {
 
   it('refuse what is no rule, two of one id, and more than there may be', async () => {
     const { revision } = await read();
-    await change([{ ...aRule('own.x'), id: 'Not an id' }], revision).expect(422);
-    await change([aRule('own.x'), aRule('own.x')], revision).expect(422);
+    await change([{ ...aRule('own.x'), id: 'Not an id' }], revision).expect(400);
+    await change([aRule('own.x'), aRule('own.x')], revision).expect(400);
     await change(
       Array.from({ length: 101 }, (_, n) => aRule(`own.n${n}`)),
       revision,
-    ).expect(422);
+    ).expect(400);
   });
 
   it('only grow', async () => {

@@ -7,7 +7,7 @@ import type { Job } from '../job.schema.js';
 import { keptLoads, settleBackup, settlePlan } from '../../design/index.js';
 import { changePlan, planOf } from '../plan-of.js';
 import { readJob } from '../read-job.js';
-import { sameValue } from '../same-value.js';
+import { sameValue } from '../../base/index.js';
 import { mergeJobs } from './merge-jobs.js';
 import { mergeOrder } from './merge-order.js';
 import { runs } from '../../base/testing/runs.js';

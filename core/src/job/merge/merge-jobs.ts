@@ -3,7 +3,7 @@ import { applyDifference } from '../apply-difference.js';
 import { diffJobs, type FieldDifference } from '../diff-jobs.js';
 import { nameOf, valueAt } from '../identity.js';
 import type { Job } from '../job.schema.js';
-import { sameValue } from '../same-value.js';
+import { sameValue } from '../../base/index.js';
 import { clashesOf } from './clashes.js';
 import { withFollowers, withoutLostFollowers } from './followers.js';
 import { mergeTrees, type MergeSide } from './merge-trees.js';

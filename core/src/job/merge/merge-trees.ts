@@ -1,5 +1,5 @@
 import { isDict, keyInWords, nameOf, namesIn, partsOf, pathLabel, type Dict } from '../identity.js';
-import { sameValue } from '../same-value.js';
+import { sameValue } from '../../base/index.js';
 import { mergeOrder } from './merge-order.js';
 
 export type MergeSide = 'mine' | 'theirs';

@@ -163,6 +163,17 @@ const smallParts: readonly (readonly [id: string, name: string, of: object, net:
         net,
       ] as const,
   ),
+  ...(
+    [
+      ['Conduit connector, ½ in', '1.95'],
+      ['Conduit connector, ¾ in', '2.70'],
+      ['Conduit connector, 1 in', '4.40'],
+      ['Conduit coupling, ½ in', '1.60'],
+      ['Conduit coupling, ¾ in', '2.25'],
+      ['Conduit coupling, 1 in', '3.70'],
+      ['Signs, as listed', '7.80'],
+    ] as const
+  ).map(([name, net], index) => [`fitting-${index + 1}`, name, { kind: 'other', ratings: {} }, net] as const),
   [
     'rue-sensor',
     'Rue sensor',

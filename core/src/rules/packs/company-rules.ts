@@ -1,6 +1,5 @@
+import { sameValue } from '../../base/index.js';
 import type { Rule } from './rule.schema.js';
-
-const same = (one: Rule, other: Rule): boolean => JSON.stringify(one) === JSON.stringify(other);
 
 /** How the rules of a job stand to those its company keeps, by their ids. */
 export interface CompanyDifference {
@@ -16,7 +15,7 @@ export function companyDifference(ofJob: readonly Rule[], ofCompany: readonly Ru
     const there = new Map(to.map((rule) => [rule.id, rule]));
     return from.filter((rule) => {
       const known = there.get(rule.id);
-      return !known || !same(known, rule);
+      return !known || !sameValue(known, rule);
     });
   };
   return { toTake: lacking(ofCompany, ofJob), toKeep: lacking(ofJob, ofCompany) };

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { type Job, sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
+import { type Job } from '@levamen/core/job';
 import { DeviceDatabase } from './device-database';
 import type { History } from './history';
 import { Tab } from './tab';

@@ -1,6 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { signal } from '@angular/core';
-import { type FieldDifference, type Job, mergeJobs, sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
+import { type FieldDifference, type Job, mergeJobs } from '@levamen/core/job';
 import { conflictSchema, maxSuperseded, type SavedJob } from '@levamen/core/api';
 import {
   catchError,

@@ -1,4 +1,4 @@
-import { sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
 import type { SavedJob } from '@levamen/core/api';
 import { signal } from '@angular/core';
 import type { DraftStore, LeftDraft } from './draft-store';

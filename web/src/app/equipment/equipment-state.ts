@@ -10,7 +10,7 @@ import {
   type ListProblem,
   listProblems,
 } from '@levamen/core/equipment/details';
-import { sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
 import { catchError, EMPTY, finalize, retry, tap } from 'rxjs';
 import { CompanyEquipment } from '../data/company-equipment';
 import { JobsApi, problemText } from '../data/jobs-api';

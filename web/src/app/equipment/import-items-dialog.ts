@@ -11,7 +11,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { type Item, type ItemKind, itemKindNames, itemKinds } from '@levamen/core/equipment';
 import { columnMeanings, readItemFile, type ReadItems, readItemTable } from '@levamen/core/equipment/details';
-import { sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
 import { parse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { EquipmentList } from '@levamen/core/api';
 import { sampleLine } from '@levamen/core/equipment';
 import { emptyPriceBook, type PriceBook, priceBookSchema } from '@levamen/core/offer';
-import { sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
 import { catchError, EMPTY, finalize, retry, tap } from 'rxjs';
 import { CompanyEquipment } from '../data/company-equipment';
 import { JobsApi, problemText } from '../data/jobs-api';

@@ -10,7 +10,8 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { diffJobs, sameValue } from '@levamen/core/job';
+import { sameValue } from '@levamen/core/base';
+import { diffJobs } from '@levamen/core/job';
 import type { RevisionEntry, SavedJob } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { dashMm, type DrawingItem, wiringNames } from '@levamen/core/wiring';
+import { dashMm, type DrawingItem, textsThatMeet, wiringNames } from '@levamen/core/wiring';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
@@ -125,6 +125,13 @@ interface Dragged {
           }
         </svg>
       </div>
+      @if (covered(); as pair) {
+        <p class="small covered" role="status" data-covered>
+          <i class="pi pi-exclamation-triangle" aria-hidden="true"></i>
+          “{{ pair[0] }}” and “{{ pair[1] }}” lie over each other{{ pair[2] }}. Move one of them on, undo, or
+          lay out anew.
+        </p>
+      }
       <p class="legend small">
         @for (form of legend(); track form.word) {
           <span>
@@ -149,6 +156,15 @@ export class OneLineView {
   protected readonly scale = signal(0.27);
 
   protected readonly drawing = computed(() => this.state.drawn()?.drawing ?? null);
+  /** Two texts that lie over each other since things were moved, and how many more; null = none do. */
+  protected readonly covered = computed((): readonly [string, string, string] | null => {
+    const drawing = this.drawing();
+    if (!drawing || !this.state.isNudged()) return null;
+    const [first, ...others] = textsThatMeet(drawing);
+    if (!first) return null;
+    const more = others.length === 0 ? '' : `, and ${others.length} more do`;
+    return [first[0].text, first[1].text, more];
+  });
   protected readonly isOneLine = computed(() => this.state.drawn()?.deviceId === '');
   protected readonly views = computed(() => [
     { value: '', label: 'One line, the whole' },
