@@ -13,9 +13,13 @@ const configSchema = z.object({
     .max(10_000_000)
     .default(usualRequestsPerMinute),
   LEVAMEN_DEMO: z.stringbool().default(false),
+  LEVAMEN_ACCOUNTS: z.enum(['on', 'off']).default('on'),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
 });
+
+/** Addresses of this machine. */
+const loopback = /^(127\.\d+\.\d+\.\d+|::1|localhost)$/;
 
 export interface Config {
   readonly host: string;
@@ -27,6 +31,8 @@ export interface Config {
   readonly requestsPerMinute: number;
   /** Load the demo jobs where they are missing. */
   readonly demo: boolean;
+  /** People sign in. The demo signs in by itself; somebody who works alone may, on this machine. */
+  readonly accounts: boolean;
   readonly logLevel: string;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot: string | undefined;
@@ -44,6 +50,11 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     throw new Error(`The configuration is not complete. Set these variables: ${wrong.join('; ')}`);
   }
   const { data } = result;
+  const accounts = !data.LEVAMEN_DEMO && data.LEVAMEN_ACCOUNTS === 'on';
+  if (!accounts && !loopback.test(data.LEVAMEN_HOST))
+    throw new Error(
+      `Without accounts the program serves this machine only. Set these variables: LEVAMEN_HOST: leave it out, or start with accounts, and without the demo`,
+    );
   return {
     host: data.LEVAMEN_HOST,
     port: data.LEVAMEN_PORT,
@@ -51,6 +62,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     migrationUrl: data.LEVAMEN_MIGRATION_URL ?? data.LEVAMEN_DATABASE_URL,
     requestsPerMinute: data.LEVAMEN_REQUESTS_PER_MINUTE,
     demo: data.LEVAMEN_DEMO,
+    accounts,
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,
   };

@@ -5,6 +5,7 @@ import { newJob } from '@levamen/core/job';
 import type { SavedJob } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.js';
+import { goodPassword } from './testing/someone.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
 
 /** The built program, as it runs. `./levamen test` builds it first. */
@@ -30,7 +31,7 @@ const ready = async (child: ChildProcess): Promise<number> => {
   return message.port;
 };
 
-const start = async (port = 0): Promise<{ child: ChildProcess; url: string }> => {
+const start = async (port = 0, accounts = 'off'): Promise<{ child: ChildProcess; url: string }> => {
   const child = fork(program, {
     // The test runner's own flags point at sources; the program runs as built.
     execArgv: [],
@@ -39,6 +40,7 @@ const start = async (port = 0): Promise<{ child: ChildProcess; url: string }> =>
       LEVAMEN_DATABASE_URL: database.url,
       LEVAMEN_MIGRATION_URL: database.ownerUrl,
       LEVAMEN_PORT: String(port),
+      LEVAMEN_ACCOUNTS: accounts,
       LEVAMEN_LOG_LEVEL: 'silent',
     },
   });
@@ -98,6 +100,29 @@ describe('the running server', () => {
     expect((await saving).status).toBe(200);
   });
 
+  it('asks for the owner first, and keeps everybody signed in when it starts again', async () => {
+    const first = await start(0, 'on');
+    expect((await fetch(`${first.url}/api/jobs`)).status).toBe(401);
+    const entered = await fetch(`${first.url}/api/session/setup`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        company: 'Hill Electric',
+        name: 'Ada',
+        email: 'ada@example.org',
+        password: goodPassword,
+      }),
+    });
+    expect(entered.status).toBe(201);
+    const cookie = entered.headers.get('set-cookie')!.split(';')[0]!;
+    first.child.kill('SIGKILL');
+    await once(first.child, 'exit');
+    const second = await start(0, 'on');
+    expect((await fetch(`${second.url}/api/jobs`, { headers: { cookie } })).status).toBe(200);
+    second.child.kill('SIGTERM');
+    await once(second.child, 'exit');
+  });
+
   it('says which port is in use', async () => {
     const { url, child } = await start();
     const second = fork(program, {
@@ -122,6 +147,15 @@ describe('the running server', () => {
 });
 
 describe('the configuration', () => {
+  it('lets nobody in from outside without accounts', () => {
+    const url = { LEVAMEN_DATABASE_URL: 'postgres://x' };
+    expect(readConfig(url).accounts).toBe(true);
+    expect(readConfig({ ...url, LEVAMEN_DEMO: 'true' }).accounts).toBe(false);
+    for (const open of [{ LEVAMEN_DEMO: 'true' }, { LEVAMEN_ACCOUNTS: 'off' }])
+      expect(() => readConfig({ ...url, ...open, LEVAMEN_HOST: '0.0.0.0' })).toThrow('LEVAMEN_HOST');
+    expect(readConfig({ ...url, LEVAMEN_ACCOUNTS: 'off' }).accounts).toBe(false);
+  });
+
   it('names what is missing or wrong', () => {
     expect(() => readConfig({})).toThrow('LEVAMEN_DATABASE_URL');
     expect(() => readConfig({ LEVAMEN_DATABASE_URL: 'postgres://x', LEVAMEN_PORT: '99999' })).toThrow(

@@ -5,7 +5,10 @@ import { readConfig } from './config.js';
 import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
+import { sessionSecret } from './people/session-secret.js';
 import { makeDataSource } from './store/data-source.js';
+import { defaultWorkspaceId } from './store/default-workspace.js';
+import { actingFor, fence } from './workspaces/fence.js';
 import { migrate, NewerDatabase } from './store/migrate.js';
 
 /** Requests still running when the server is told to stop get this long, ms. */
@@ -24,7 +27,9 @@ const giveUp = (code: number, words: string, error?: unknown): never => {
 try {
   await migrate(config.migrationUrl, new URL(config.databaseUrl).username);
   await source.initialize();
-  if (config.demo) await loadDemo(source);
+  fence(source);
+  if (config.demo)
+    await actingFor({ workspaceId: defaultWorkspaceId, accountId: null }, () => loadDemo(source));
 } catch (error) {
   if (error instanceof NewerDatabase) giveUp(4, error.message);
   giveUp(1, 'The database cannot be used yet', error);
@@ -37,6 +42,7 @@ const server = createServer(
     webRoot: config.webRoot,
     jobs: config.demo ? 'demo' : 'own',
     requestsPerMinute: config.requestsPerMinute,
+    accounts: config.accounts ? { secret: await sessionSecret(source), secure: false } : null,
   }),
 );
 server.requestTimeout = 30_000;

@@ -32,6 +32,7 @@ import {
 } from '@levamen/core/api';
 import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
+import { peoplePaths, peopleSchemas } from './people-paths.js';
 
 const schemas = {
   Job: jobSchema,
@@ -64,6 +65,7 @@ const schemas = {
   SavedWeather: savedWeatherSchema,
   SavedWeatherList: savedWeatherListSchema,
   WeatherHours: weatherHoursSchema,
+  ...peopleSchemas,
 } as const;
 type SchemaName = keyof typeof schemas;
 
@@ -114,6 +116,7 @@ export function openApiDocument(): object {
         'Jobs, their revisions, and the catalogue. Quantities are in W, Wh, A, V, s, h, m² and °C, as their names say.',
     },
     paths: {
+      ...peoplePaths({ answer, problem, body }),
       '/api/health': {
         get: {
           summary: 'Is the server up and its database reachable?',

@@ -8,27 +8,24 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
-import { equipmentRoutes } from '../equipment/equipment-routes.js';
-import { EquipmentStore } from '../equipment/equipment-store.js';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
-import { jobRoutes } from '../jobs/job-routes.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
-import { logRoutes } from '../log/log-routes.js';
-import { PhotoStore } from '../photos/photo-store.js';
-import { ReadingStore } from '../readings/reading-store.js';
-import { JobStore } from '../jobs/job-store.js';
-import { defaultWorkspaceId } from '../store/default-workspace.js';
-import { companyRulesRoutes } from '../rules/company-rules-routes.js';
-import { CompanyRulesStore } from '../rules/company-rules-store.js';
+import { accessOf } from '../people/access.js';
+import { automaticAccess, guard, sessionAccess } from '../people/guard.js';
+import { PeopleStore } from '../people/people-store.js';
+import { sessionRoutes } from '../people/session-routes.js';
+import { Sessions } from '../people/sessions.js';
+import { SignInLimits } from '../people/sign-in-limits.js';
+import { actingFor } from '../workspaces/fence.js';
+import { workspaceRoutes } from '../workspaces/workspace-routes.js';
 import { tableRoutes } from '../tables/table-routes.js';
-import { weatherRoutes } from '../weather/weather-routes.js';
-import { WeatherStore } from '../weather/weather-store.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard } from './host-guard.js';
 import { refuseDeepJson } from './bounded-json.js';
-import { maxBodyBytes, usualRequestsPerMinute } from './limits.js';
+import { jsonBody } from './json-body.js';
+import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
 
@@ -40,6 +37,13 @@ interface AppParts {
   /** Whose jobs the database holds; the page says so. */
   readonly jobs?: Health['jobs'];
   readonly requestsPerMinute?: number;
+  /** How people sign in; null = nobody does, and whoever asks on this machine is the owner: the demo. */
+  readonly accounts?: {
+    /** Signs the cookies of sessions. */
+    readonly secret: string;
+    /** Cookies go over TLS only. */
+    readonly secure: boolean;
+  } | null;
 }
 
 /** The HTTP application: API under /api, the page everywhere else. */
@@ -49,6 +53,7 @@ export function makeApp({
   webRoot,
   jobs = 'own',
   requestsPerMinute = usualRequestsPerMinute,
+  accounts = null,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -97,43 +102,44 @@ export function makeApp({
     response.set('Cache-Control', 'no-store');
     next();
   });
-  const equipment = new EquipmentStore(source, defaultWorkspaceId);
-  api.use('/equipment', equipmentRoutes(equipment));
-  api.use(
-    express.json({
-      limit: maxBodyBytes,
-      strict: false,
-      type: ['application/json', 'application/*+json'],
-      verify: refuseDeepJson,
-    }),
-  );
   api.get('/health', async (_request, response) => {
     await source.query('SELECT 1');
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
     response.json(health);
   });
-  const rules = new CompanyRulesStore(source, defaultWorkspaceId);
-  api.use('/rules', companyRulesRoutes(rules));
-  const store = new JobStore(source, defaultWorkspaceId);
+  const people = new PeopleStore(source);
+  const sessions = new Sessions(source);
+  if (accounts === null) api.use(automaticAccess);
+  else {
+    api.use(sessions.handler(accounts.secret, accounts.secure));
+    api.use(sessionAccess(people, sessions));
+  }
   api.use(
-    '/jobs',
-    jobRoutes(
-      store,
-      new ReadingStore(source, defaultWorkspaceId),
-      new PhotoStore(source, defaultWorkspaceId),
-      async (job) => rules.begunWith(await equipment.begunWith(job)),
-    ),
+    '/session',
+    express.json({ limit: 10_000, strict: false, verify: refuseDeepJson }),
+    sessionRoutes({ source, people, sessions, limits: new SignInLimits(source) }),
   );
-  api.get('/storage', async (_request, response) => {
-    response.json(await store.storage());
+  // What follows acts for the workspace of who asks, in the program and in the database.
+  api.use((request, _response, next) => {
+    const access = accessOf(request);
+    actingFor({ workspaceId: access?.workspaceId ?? null, accountId: access?.accountId ?? null }, next);
   });
-  api.use('/log', logRoutes(source, defaultWorkspaceId));
-  api.use('/monitor', monitorRoutes());
+  api.use(guard(people));
+  api.use('/monitor', jsonBody(), monitorRoutes());
   api.use('/tables', tableRoutes());
-  api.use('/drawings', drawingRoutes());
-  api.use('/papers', paperRoutes());
-  api.use('/weather', weatherRoutes(new WeatherStore(source, defaultWorkspaceId)));
+  api.use('/drawings', jsonBody(), drawingRoutes());
+  api.use('/papers', jsonBody(), paperRoutes());
   api.use(docsRoutes());
+  const workspaces = new Map<string, express.Router>();
+  api.use((request, response, next) => {
+    const { workspaceId } = accessOf(request)!;
+    let routes = workspaces.get(workspaceId);
+    if (!routes) {
+      routes = workspaceRoutes(source, workspaceId, people, sessions);
+      workspaces.set(workspaceId, routes);
+    }
+    routes(request, response, next);
+  });
   api.use(() => {
     throw notFound('address in the API');
   });

@@ -1,5 +1,6 @@
 import { type Who, whoHeaders, whoSchema } from '@levamen/core/api';
 import type { Request } from 'express';
+import { accessOf } from '../people/access.js';
 import { HttpProblem } from './problem.js';
 
 const decoded = (request: Request, header: string): string => {
@@ -11,10 +12,11 @@ const decoded = (request: Request, header: string): string => {
   }
 };
 
-/** Who asks, and on which device, as they name themselves. */
+/** Who asks: the account that has signed in, else as people name themselves; and on which device, as it is named. */
 export function whoOf(request: Request): Who {
+  const access = accessOf(request);
   const who = whoSchema.safeParse({
-    actor: decoded(request, whoHeaders.actor),
+    actor: access?.automatic === false ? access.name : decoded(request, whoHeaders.actor),
     device: decoded(request, whoHeaders.device),
   });
   if (who.success) return who.data;

@@ -13,6 +13,8 @@ import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
 import { whoOf } from '../http/who-of.js';
+import { accessOf } from '../people/access.js';
+import { refuseBeyondSurvey } from './survey-only.js';
 import { panelRoutes } from '../panels/panel-routes.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
@@ -112,7 +114,9 @@ export function jobRoutes(
   };
 
   router.get('/', async (request, response) => {
-    response.json(await store.list(parseBody(jobQuerySchema, request.query)));
+    const access = accessOf(request);
+    const givenTo = access?.role === 'surveyor' ? access.accountId : null;
+    response.json(await store.list(parseBody(jobQuerySchema, request.query), givenTo));
   });
 
   router.post('/', async (request, response) => {
@@ -134,11 +138,9 @@ export function jobRoutes(
     const { baseRevision, saveId, supersedes, document, patch } = parseBody(saveRequestSchema, request.body);
     const before = await store.readable(id, baseRevision);
     const wanted = patch ? applyPatch(before, patch) : document;
-    const outcome = await store.save(
-      id,
-      { baseRevision, saveId, supersedes, document: parseJob(wanted, before) },
-      whoOf(request),
-    );
+    const job = parseJob(wanted, before);
+    if (accessOf(request)?.role === 'surveyor') refuseBeyondSurvey(before, job);
+    const outcome = await store.save(id, { baseRevision, saveId, supersedes, document: job }, whoOf(request));
     if (outcome.kind === 'missing') throw notFound('job');
     if (outcome.kind === 'saved') {
       response.json(outcome.result);

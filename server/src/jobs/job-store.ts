@@ -72,21 +72,27 @@ export class JobStore {
     this.log = new DeedLog(workspaceId);
   }
 
-  /** One page of the jobs, or of the bin. */
-  async list({ search, sort, order, page, bin }: JobQuery): Promise<JobPage> {
-    const where = `workspace_id = $1 AND deleted_at IS ${bin ? 'NOT NULL' : 'NULL'} AND ($2 = '' OR name ILIKE $3 OR place ILIKE $3)`;
+  /**
+   * One page of the jobs, or of the bin.
+   *
+   * @param givenTo only the jobs that are given to this account; null = all
+   */
+  async list({ search, sort, order, page, bin }: JobQuery, givenTo: string | null = null): Promise<JobPage> {
+    const where = `workspace_id = $1 AND deleted_at IS ${bin ? 'NOT NULL' : 'NULL'} AND ($2 = '' OR name ILIKE $3 OR place ILIKE $3)
+      AND ($4::uuid IS NULL OR EXISTS (SELECT FROM job_assignment a WHERE a.job_id = job.id AND a.account_id = $4))`;
     const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
     const direction = order === 'up' ? 'ASC' : 'DESC';
     const [rows, [count]] = await Promise.all([
       this.source.query<SummaryRow[]>(
         `SELECT id, name, place, load_count, head_revision, updated_at, deleted_at FROM job
-         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction}, id ${direction} LIMIT $4 OFFSET $5`,
-        [this.workspaceId, search, like, jobsPerPage, (page - 1) * jobsPerPage],
+         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction}, id ${direction} LIMIT $5 OFFSET $6`,
+        [this.workspaceId, search, like, givenTo, jobsPerPage, (page - 1) * jobsPerPage],
       ),
       this.source.query<{ total: string }[]>(`SELECT count(*) AS total FROM job WHERE ${where}`, [
         this.workspaceId,
         search,
         like,
+        givenTo,
       ]),
     ]);
     return {

@@ -12,7 +12,16 @@ export type Deed =
   | 'readings kept'
   | 'readings removed'
   | 'weather kept'
-  | 'weather removed';
+  | 'weather removed'
+  | 'owner entered'
+  | 'signed in'
+  | 'joined'
+  | 'password changed'
+  | 'password reset offered'
+  | 'somebody invited'
+  | 'role changed'
+  | 'member removed'
+  | 'job given to';
 
 /** The append-only log of a workspace. */
 export class DeedLog {

@@ -7,6 +7,7 @@ import { Ground1796800000000 } from './migrations/4-ground.js';
 import { Photos1797400000000 } from './migrations/5-photos.js';
 import { Equipment1797500000000 } from './migrations/6-equipment.js';
 import { CompanyRules1798100000000 } from './migrations/7-company-rules.js';
+import { People1798700000000 } from './migrations/8-people.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -17,6 +18,7 @@ export const migrations = [
   Photos1797400000000,
   Equipment1797500000000,
   CompanyRules1798100000000,
+  People1798700000000,
 ] as const;
 
 interface Options {

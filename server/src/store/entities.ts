@@ -11,6 +11,15 @@ import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
 import { CompanyRulesEntity } from '../rules/company-rules-entity.js';
+import {
+  AccountEntity,
+  InvitationEntity,
+  JobAssignmentEntity,
+  MembershipEntity,
+  SecretEntity,
+  SessionEntity,
+  SignInFailureEntity,
+} from '../people/people-entities.js';
 import { WeatherEntity } from '../weather/weather-entity.js';
 import { moment, workspaceColumn } from './columns.js';
 
@@ -122,4 +131,11 @@ export const entities = [
   PriceBookEntity,
   ItemPriceEntity,
   CompanyRulesEntity,
+  AccountEntity,
+  MembershipEntity,
+  InvitationEntity,
+  JobAssignmentEntity,
+  SignInFailureEntity,
+  SessionEntity,
+  SecretEntity,
 ];

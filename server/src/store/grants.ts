@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm';
 
 /** What the program's own role may do, table by table; it may change no table, and rows of some it may only add. */
 const grants = {
-  workspace: 'SELECT, INSERT',
+  workspace: 'SELECT, INSERT, UPDATE',
   job: 'SELECT, INSERT, UPDATE',
   job_revision: 'SELECT, INSERT',
   deed: 'SELECT, INSERT',
@@ -17,6 +17,13 @@ const grants = {
   price_book: 'SELECT, INSERT',
   item_price: 'SELECT, INSERT',
   company_rules: 'SELECT, INSERT',
+  account: 'SELECT, INSERT, UPDATE',
+  membership: 'SELECT, INSERT, UPDATE, DELETE',
+  invitation: 'SELECT, INSERT, UPDATE, DELETE',
+  job_assignment: 'SELECT, INSERT, DELETE',
+  sign_in_failure: 'SELECT, INSERT, DELETE',
+  session: 'SELECT, INSERT, UPDATE, DELETE',
+  secret: 'SELECT, INSERT',
   migration: 'SELECT',
 } as const;
 
@@ -33,6 +40,7 @@ export async function grantTo(source: DataSource, role: string): Promise<void> {
     await source.query(`REVOKE ALL ON ${table} FROM ${name}`);
     await source.query(`GRANT ${rights} ON ${table} TO ${name}`);
   }
-  await source.query(`GRANT USAGE ON SEQUENCE deed_id_seq TO ${name}`);
+  for (const sequence of ['deed_id_seq', 'sign_in_failure_id_seq'])
+    await source.query(`GRANT USAGE ON SEQUENCE ${sequence} TO ${name}`);
   await source.query(`GRANT EXECUTE ON FUNCTION purge_job(uuid, uuid, text, text) TO ${name}`);
 }

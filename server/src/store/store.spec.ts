@@ -11,6 +11,7 @@ import { makeDataSource, migrations } from './data-source.js';
 import { defaultWorkspaceId } from './default-workspace.js';
 import { grantedTables } from './grants.js';
 import { migrate, NewerDatabase } from './migrate.js';
+import { actingFor, fence } from '../workspaces/fence.js';
 
 const who = { actor: 'Test', device: 'bench' };
 const saving = (baseRevision: number, document: Job) => ({
@@ -88,6 +89,7 @@ describe('the database', () => {
 
     await migrate(other.ownerUrl, 'levamen_app');
     const source = await makeDataSource(other.url).initialize();
+    fence(source, { workspaceId: defaultWorkspaceId, accountId: null });
     const store = new JobStore(source, defaultWorkspaceId);
     const { rows } = await store.list(jobQuerySchema.parse({}));
     expect(rows).toMatchObject([{ name: 'Early', place: early.site.place, loadCount: early.loads.length }]);
@@ -162,13 +164,17 @@ describe('the database', () => {
     await database.source.query('INSERT INTO workspace (id, name) VALUES ($1, $2)', [other, 'Other']);
     const mine = new JobStore(database.source, defaultWorkspaceId);
     const theirs = new JobStore(database.source, other);
-    const { id } = await theirs.create(newJob('Theirs'), who);
+    const forThem = <Result>(work: () => Result): Result =>
+      actingFor({ workspaceId: other, accountId: null }, work);
+    const { id } = await forThem(() => theirs.create(newJob('Theirs'), who));
     expect(await mine.read(id)).toBeNull();
     expect(await mine.delete(id, who)).toBe(false);
     expect(await mine.save(id, saving(1, newJob('Mine')), who)).toEqual({ kind: 'missing' });
     const everything = jobQuerySchema.parse({});
     expect((await mine.list(everything)).rows.some((job) => job.id === id)).toBe(false);
-    expect((await theirs.list(everything)).rows.map((job) => job.id)).toEqual([id]);
+    expect((await forThem(() => theirs.list(everything))).rows.map((job) => job.id)).toEqual([id]);
+    // Where the program forgets whose rows it asks for, the database does not.
+    expect(await forThem(() => mine.list(everything))).toMatchObject({ rows: [], total: 0 });
   });
 });
 

@@ -76,6 +76,8 @@ export class Commands {
         LEVAMEN_STATE: this.state,
         LEVAMEN_PORT: String(this.port),
         LEVAMEN_OPEN: '0',
+        // One person on this machine: what is tried here asks for no account.
+        LEVAMEN_ACCOUNTS: 'off',
         ...this.environment,
         ...environment,
       },

@@ -6,16 +6,23 @@ import { openTestDatabase, type TestDatabase } from './test-database.js';
 export interface TestApp {
   readonly database: TestDatabase;
   readonly agent: ReturnType<typeof request>;
+  /** Another visitor, with cookies of his own. */
+  readonly visitor: () => ReturnType<typeof request.agent>;
 }
 
-/** The application on an empty database, without a page and without a log. */
-export async function openTestApp(): Promise<TestApp> {
+/**
+ * The application on an empty database, without a page and without a log.
+ *
+ * @param accounts people sign in; else whoever asks is the owner, as in the demo
+ */
+export async function openTestApp(accounts = false): Promise<TestApp> {
   const database = await openTestDatabase();
   const app = makeApp({
     source: database.source,
     logger: pino({ level: 'silent' }),
     // A refusal for too many requests proves nothing.
     requestsPerMinute: 1_000_000,
+    accounts: accounts ? { secret: 'of a test', secure: false } : null,
   });
-  return { database, agent: request(app) };
+  return { database, agent: request(app), visitor: () => request.agent(app) };
 }

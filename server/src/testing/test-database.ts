@@ -2,6 +2,8 @@ import { randomBytes } from 'node:crypto';
 import pg from 'pg';
 import type { DataSource } from 'typeorm';
 import { makeDataSource } from '../store/data-source.js';
+import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { fence } from '../workspaces/fence.js';
 import { migrate } from '../store/migrate.js';
 
 /** A database of its own for one test file. */
@@ -46,6 +48,7 @@ export async function openTestDatabase(): Promise<TestDatabase> {
   const { url, ownerUrl, close } = await createTestDatabase();
   await migrate(ownerUrl, 'levamen_app');
   const source = await makeDataSource(url).initialize();
+  fence(source, { workspaceId: defaultWorkspaceId, accountId: null });
   return {
     url,
     ownerUrl,

@@ -4,6 +4,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { sayWho } from './data/identity';
+import { sayToken } from './people/session';
 import { STAGES } from './shell/stage';
 import { stages } from './stages/stages';
 import { levamenPreset } from './theme/levamen-preset';
@@ -13,7 +14,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     { provide: STAGES, useValue: stages },
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withFetch(), withInterceptors([sayWho])),
+    provideHttpClient(withFetch(), withInterceptors([sayWho, sayToken])),
     providePrimeNG({
       ripple: false,
       theme: {

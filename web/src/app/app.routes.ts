@@ -1,49 +1,71 @@
 import type { Routes } from '@angular/router';
+import { signedIn } from './people/session';
 import { stages } from './stages/stages';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'jobs' },
   {
-    path: 'jobs',
-    title: 'Jobs · Levamen',
-    loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
+    path: 'sign-in',
+    title: 'Sign in · Levamen',
+    loadComponent: () => import('./people/sign-in-page').then((m) => m.SignInPage),
   },
   {
-    path: 'equipment',
-    title: 'Equipment · Levamen',
-    loadComponent: () => import('./equipment/equipment-page').then((m) => m.EquipmentPage),
+    path: 'join/:link',
+    title: 'Join · Levamen',
+    loadComponent: () => import('./people/join-page').then((m) => m.JoinPage),
   },
   {
-    path: 'equipment/prices',
-    title: 'Prices · Levamen',
-    loadComponent: () => import('./equipment/prices-page').then((m) => m.PricesPage),
-  },
-  {
-    path: 'quick',
-    title: 'A quick answer · Levamen',
-    loadComponent: () => import('./quick/quick-page').then((m) => m.QuickPage),
-  },
-  {
-    path: 'jobs/:id',
-    loadComponent: () => import('./shell/job-shell').then((m) => m.JobShell),
+    path: '',
+    canActivate: [signedIn],
     children: [
-      { path: '', pathMatch: 'full', redirectTo: stages[0]!.path },
-      ...stages.map(({ path, screen }) => ({ path, loadComponent: screen })),
       {
-        path: 'open-points',
-        loadComponent: () => import('./open-points/open-points-page').then((m) => m.OpenPointsPage),
+        path: 'people',
+        title: 'People · Levamen',
+        loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage),
       },
       {
-        path: 'designs',
-        loadComponent: () => import('./designs/designs-page').then((m) => m.DesignsPage),
+        path: 'jobs',
+        title: 'Jobs · Levamen',
+        loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
       },
       {
-        path: 'rules',
-        loadComponent: () => import('./rules/rules-page').then((m) => m.RulesPage),
+        path: 'equipment',
+        title: 'Equipment · Levamen',
+        loadComponent: () => import('./equipment/equipment-page').then((m) => m.EquipmentPage),
       },
       {
-        path: 'photos',
-        loadComponent: () => import('./photos/photos-page').then((m) => m.PhotosPage),
+        path: 'equipment/prices',
+        title: 'Prices · Levamen',
+        loadComponent: () => import('./equipment/prices-page').then((m) => m.PricesPage),
+      },
+      {
+        path: 'quick',
+        title: 'A quick answer · Levamen',
+        loadComponent: () => import('./quick/quick-page').then((m) => m.QuickPage),
+      },
+      {
+        path: 'jobs/:id',
+        loadComponent: () => import('./shell/job-shell').then((m) => m.JobShell),
+        children: [
+          { path: '', pathMatch: 'full', redirectTo: stages[0]!.path },
+          ...stages.map(({ path, screen }) => ({ path, loadComponent: screen })),
+          {
+            path: 'open-points',
+            loadComponent: () => import('./open-points/open-points-page').then((m) => m.OpenPointsPage),
+          },
+          {
+            path: 'designs',
+            loadComponent: () => import('./designs/designs-page').then((m) => m.DesignsPage),
+          },
+          {
+            path: 'rules',
+            loadComponent: () => import('./rules/rules-page').then((m) => m.RulesPage),
+          },
+          {
+            path: 'photos',
+            loadComponent: () => import('./photos/photos-page').then((m) => m.PhotosPage),
+          },
+        ],
       },
     ],
   },

@@ -35,6 +35,7 @@ import {
   type Storage,
   storageSchema,
   tableSchema,
+  tokenHeader,
   type UnreadableJob,
   unreadableJobSchema,
   weatherHoursSchema,
@@ -44,6 +45,7 @@ import {
 import { compare } from 'fast-json-patch';
 import { catchError, map, of, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';
+import { SignedIn } from '../people/session';
 import { Identity } from './identity';
 
 const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
@@ -67,6 +69,7 @@ export interface SaveAttempt {
 export class JobsApi {
   private readonly http = inject(HttpClient);
   private readonly identity = inject(Identity);
+  private readonly signed = inject(SignedIn);
 
   /** One page of the jobs, or of the bin. */
   list(query: JobQuery): Observable<JobPage> {
@@ -130,7 +133,11 @@ export class JobsApi {
     fetch(`/api/jobs/${id}`, {
       method: 'PUT',
       keepalive: true,
-      headers: { 'content-type': 'application/json', ...this.identity.headers() },
+      headers: {
+        'content-type': 'application/json',
+        ...this.identity.headers(),
+        [tokenHeader]: this.signed.who()?.token ?? '',
+      },
       body: JSON.stringify(bodyOf(attempt)),
     }).catch(() => undefined);
   }

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { whoSchema } from '@levamen/core/api';
+import { SignedIn } from '../people/session';
 import { Identity } from '../data/identity';
 import { TextField } from '../ui/text-field';
 
@@ -11,12 +12,14 @@ import { TextField } from '../ui/text-field';
     <section class="sheet" aria-labelledby="who-heading">
       <h2 id="who-heading">Who works here</h2>
       <p class="small soft">Written beside what you save, so that others know whom to ask.</p>
-      <lv-text-field
-        label="Your name"
-        [schema]="shape.actor"
-        [value]="identity.who().actor"
-        (valueChange)="identity.set({ actor: $event })"
-      />
+      @if (!isSignedIn()) {
+        <lv-text-field
+          label="Your name"
+          [schema]="shape.actor"
+          [value]="identity.who().actor"
+          (valueChange)="identity.set({ actor: $event })"
+        />
+      }
       <lv-text-field
         label="This device"
         [schema]="shape.device"
@@ -36,5 +39,8 @@ import { TextField } from '../ui/text-field';
 })
 export class WhoCard {
   protected readonly identity = inject(Identity);
+  private readonly signed = inject(SignedIn);
+  /** Then the account names him. */
+  protected readonly isSignedIn = computed(() => this.signed.who()?.automatic === false);
   protected readonly shape = whoSchema.shape;
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { WhoIsIn } from '../people/who-is-in';
 import { Appearance } from '../data/appearance';
 
 /** A place of the program that belongs to no job. */
@@ -14,19 +15,21 @@ interface Place {
 const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
   { path: '/equipment', name: 'Equipment' },
+  { path: '/people', name: 'People' },
   { path: '/equipment/prices', name: 'Prices', from: '/equipment' },
 ];
 
 /** The head of a place that belongs to no job: where one is, and the way to the others. */
 @Component({
   selector: 'lv-place-header',
-  imports: [Button, RouterLink],
+  imports: [Button, RouterLink, WhoIsIn],
   template: `
     <header>
       <img src="mark.svg" alt="" width="30" height="30" />
       <h1>{{ heading() }}</h1>
       <p class="soft">{{ says() }}</p>
       <ng-content />
+      <lv-who-is-in />
       <nav aria-label="Places">
         @for (place of others(); track place.path) {
           <a [routerLink]="place.path">{{ place.name }}</a>

@@ -1,0 +1,158 @@
+import * as z from 'zod';
+import { field, nameSchema } from '../base/index.js';
+
+/** What somebody may do, from the least to the most. */
+export const roles = ['viewer', 'surveyor', 'designer', 'owner'] as const;
+export type Role = (typeof roles)[number];
+
+export const roleNames: Readonly<Record<Role, string>> = {
+  viewer: 'Viewer',
+  surveyor: 'Surveyor',
+  designer: 'Designer',
+  owner: 'Owner',
+};
+
+/** What a role may do, in words. */
+export const roleWords: Readonly<Record<Role, string>> = {
+  viewer: 'sees every job, and changes nothing',
+  surveyor: 'surveys the jobs that are given to him: house, panels, loads, photos, readings',
+  designer: 'works on every job, and on equipment, prices and rules',
+  owner: 'may do everything, and says who may do what',
+};
+
+export const roleSchema = field(z.enum(roles, { error: 'Choose a role' }), {
+  label: 'Role',
+  choices: roles.map((role) => [role, roleNames[role]] as const),
+});
+
+export const emailSchema = field(
+  z
+    .string({ error: 'Enter a mail address' })
+    .trim()
+    .toLowerCase()
+    .max(254, 'A mail address has at most 254 characters')
+    .pipe(z.email('Enter a mail address, such as ada@example.org')),
+  { label: 'Mail address' },
+);
+
+/** From 12 characters on, all of them allowed, none of them asked for (OWASP ASVS 4.0, 2.1.1 to 2.1.9, recalled). */
+export const leastPasswordLength = 12;
+export const newPasswordSchema = field(
+  z
+    .string({ error: 'Enter a password' })
+    .min(
+      leastPasswordLength,
+      `A password has at least ${leastPasswordLength} characters; several words are easy to keep`,
+    )
+    .max(128, 'A password has at most 128 characters'),
+  { label: 'Password', hint: `at least ${leastPasswordLength} characters; several words, for example` },
+);
+const givenPasswordSchema = z.string({ error: 'Enter your password' }).min(1, 'Enter your password').max(128);
+
+const personName = field(nameSchema(60), { label: 'Your name' });
+
+/** The first of all: makes the account that owns the installation. */
+export const setupRequestSchema = z.strictObject({
+  company: field(nameSchema(80), { label: 'Company' }),
+  name: personName,
+  email: emailSchema,
+  password: newPasswordSchema,
+});
+
+export const signInRequestSchema = z.strictObject({ email: emailSchema, password: givenPasswordSchema });
+
+export const passwordChangeSchema = z.strictObject({
+  before: givenPasswordSchema,
+  password: newPasswordSchema,
+});
+
+const workspaceSchema = z.strictObject({ id: z.uuid(), name: z.string(), role: z.enum(roles) });
+
+/** Who asks, and what he may do. */
+export const sessionSchema = z.discriminatedUnion('state', [
+  /** Nobody has an account yet: the first one is asked for. */
+  z.strictObject({ state: z.literal('setup') }),
+  z.strictObject({ state: z.literal('signed-out') }),
+  z.strictObject({
+    state: z.literal('signed-in'),
+    /** null where the program signs in by itself. */
+    accountId: z.uuid().nullable(),
+    name: z.string(),
+    email: z.string(),
+    workspace: workspaceSchema,
+    /** All he is a member of. */
+    workspaces: z.array(workspaceSchema),
+    /** The demo, on this machine: nobody signed in. */
+    automatic: z.boolean(),
+    /** Sent back with every request that changes something; '' where none is asked for. */
+    token: z.string(),
+  }),
+]);
+export type Session = z.infer<typeof sessionSchema>;
+
+/** The header that carries the token of a session. */
+export const tokenHeader = 'x-levamen-token';
+
+/** Somebody's own sessions, the newest first. */
+export const sessionListSchema = z.array(
+  z.strictObject({
+    id: z.string(),
+    device: z.string(),
+    signedInAt: z.iso.datetime(),
+    isThis: z.boolean(),
+  }),
+);
+export type SessionEntry = z.infer<typeof sessionListSchema>[number];
+
+const memberSchema = z.strictObject({
+  accountId: z.uuid(),
+  name: z.string(),
+  email: z.string(),
+  role: z.enum(roles),
+  since: z.iso.datetime(),
+});
+export type Member = z.infer<typeof memberSchema>;
+
+const invitationSchema = z.strictObject({
+  id: z.uuid(),
+  kind: z.enum(['invitation', 'reset']),
+  email: z.string(),
+  role: z.enum(roles),
+  expiresAt: z.iso.datetime(),
+});
+export type Invitation = z.infer<typeof invitationSchema>;
+
+export const peopleSchema = z.strictObject({
+  members: z.array(memberSchema),
+  /** Those that nobody has used yet. */
+  invitations: z.array(invitationSchema),
+});
+export type People = z.infer<typeof peopleSchema>;
+
+export const invitationRequestSchema = z.strictObject({ email: emailSchema, role: roleSchema });
+
+/** A link that is shown once: the server keeps only its digest. */
+export const invitationLinkSchema = z.strictObject({ id: z.uuid(), path: z.string() });
+export type InvitationLink = z.infer<typeof invitationLinkSchema>;
+
+export const roleChangeSchema = z.strictObject({ role: roleSchema });
+
+/** What a link is good for. */
+export const invitedSchema = z.strictObject({
+  kind: z.enum(['invitation', 'reset']),
+  email: z.string(),
+  company: z.string(),
+  role: z.enum(roles),
+  /** Somebody of this mail address has an account: its password joins them. */
+  hasAccount: z.boolean(),
+});
+export type Invited = z.infer<typeof invitedSchema>;
+
+export const acceptRequestSchema = z.strictObject({
+  /** Left out where there is an account already. */
+  name: personName.optional(),
+  password: givenPasswordSchema,
+});
+
+/** Members to whom a job is given; a surveyor sees no other. */
+export const assignedSchema = z.strictObject({ accountIds: z.array(z.uuid()).max(200) });

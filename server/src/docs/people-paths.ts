@@ -1,0 +1,134 @@
+import {
+  acceptRequestSchema,
+  assignedSchema,
+  invitationLinkSchema,
+  invitationRequestSchema,
+  invitedSchema,
+  passwordChangeSchema,
+  peopleSchema,
+  roleChangeSchema,
+  sessionListSchema,
+  sessionSchema,
+  setupRequestSchema,
+  signInRequestSchema,
+} from '@levamen/core/api';
+
+/** Shapes of what is said about people and sessions. */
+export const peopleSchemas = {
+  Session: sessionSchema,
+  SessionList: sessionListSchema,
+  SetupRequest: setupRequestSchema,
+  SignInRequest: signInRequestSchema,
+  PasswordChange: passwordChangeSchema,
+  Invited: invitedSchema,
+  AcceptRequest: acceptRequestSchema,
+  People: peopleSchema,
+  InvitationRequest: invitationRequestSchema,
+  InvitationLink: invitationLinkSchema,
+  RoleChange: roleChangeSchema,
+  Assigned: assignedSchema,
+} as const;
+
+interface Writers {
+  readonly answer: (description: string, name?: keyof typeof peopleSchemas) => object;
+  readonly problem: (description: string) => object;
+  readonly body: (name: keyof typeof peopleSchemas) => object;
+}
+
+const inPath = (name: string) => ({ name, in: 'path', required: true, schema: { type: 'string' } });
+
+/** Addresses of sessions, people, and whom a job is given to. */
+export function peoplePaths({ answer, problem, body }: Writers): Record<string, object> {
+  const done = { 204: { description: 'Done' } };
+  const id = [inPath('id')];
+  return {
+    '/api/session': {
+      get: { summary: 'Who asks, and what he may do', responses: { 200: answer('So it is', 'Session') } },
+      post: {
+        summary: 'Sign in',
+        requestBody: body('SignInRequest'),
+        responses: {
+          201: { description: 'Signed in: a cookie says so' },
+          401: problem('Mail address and password do not belong together'),
+          429: problem('Too many have failed of late'),
+        },
+      },
+      delete: { summary: 'Sign out', responses: done },
+    },
+    '/api/session/setup': {
+      post: {
+        summary: 'Enter the owner, where nobody has an account yet',
+        requestBody: body('SetupRequest'),
+        responses: {
+          201: { description: 'Signed in' },
+          409: problem('There is an owner'),
+          422: problem('A weak password'),
+        },
+      },
+    },
+    '/api/session/list': {
+      get: { summary: 'One’s own sessions', responses: { 200: answer('Newest first', 'SessionList') } },
+    },
+    '/api/session/others': { delete: { summary: 'End all of them but this one', responses: done } },
+    '/api/session/password': {
+      put: {
+        summary: 'Change one’s own password; all other sessions end',
+        requestBody: body('PasswordChange'),
+        responses: { ...done, 422: problem('The old one is wrong, or the new one weak') },
+      },
+    },
+    '/api/session/workspace': {
+      put: {
+        summary: 'Work for another company one is a member of',
+        responses: { ...done, 404: problem('No member of it') },
+      },
+    },
+    '/api/session/join/{link}': {
+      parameters: [inPath('link')],
+      get: { summary: 'What a link is good for', responses: { 200: answer('This', 'Invited') } },
+      post: {
+        summary: 'Use it: become a member, or set the password anew',
+        requestBody: body('AcceptRequest'),
+        responses: { 201: { description: 'Signed in' }, 404: problem('Not good any more') },
+      },
+    },
+    '/api/people': {
+      get: { summary: 'Who is a member, and who is invited', responses: { 200: answer('These', 'People') } },
+    },
+    '/api/people/invitations': {
+      post: {
+        summary: 'Invite somebody',
+        requestBody: body('InvitationRequest'),
+        responses: {
+          201: answer('The link, shown this once', 'InvitationLink'),
+          409: problem('A member already'),
+        },
+      },
+    },
+    '/api/people/invitations/{id}': {
+      parameters: id,
+      delete: { summary: 'Withdraw an invitation', responses: done },
+    },
+    '/api/people/{id}': {
+      parameters: id,
+      put: {
+        summary: 'Give a member another role',
+        requestBody: body('RoleChange'),
+        responses: { ...done, 409: problem('The last owner') },
+      },
+      delete: { summary: 'Remove a member', responses: { ...done, 409: problem('The last owner') } },
+    },
+    '/api/people/{id}/reset': {
+      parameters: id,
+      post: {
+        summary: 'A link by which a member sets his password anew',
+        responses: { 201: answer('The link, shown this once', 'InvitationLink') },
+      },
+    },
+    '/api/jobs/{id}/people': {
+      parameters: id,
+      get: { summary: 'To whom a job is given', responses: { 200: answer('To these', 'Assigned') } },
+      put: { summary: 'Give a job to others', requestBody: body('Assigned'), responses: done },
+    },
+  };
+}

@@ -1,0 +1,300 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Invitation, InvitationLink, Invited, Member, People, Role } from '@levamen/core/api';
+import { IsNull, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { HttpProblem, notFound } from '../http/problem.js';
+import { WorkspaceEntity } from '../store/entities.js';
+import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { actingFor } from '../workspaces/fence.js';
+import { fits, hashOf, refuseWeak } from './password.js';
+import {
+  AccountEntity,
+  type AccountRow,
+  InvitationEntity,
+  type InvitationRow,
+  JobAssignmentEntity,
+  MembershipEntity,
+} from './people-entities.js';
+
+/** Days a link may be used. */
+const linkDays = { invitation: 7, reset: 1 } as const;
+
+export interface MembershipOf {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+const unusable = (): HttpProblem =>
+  new HttpProblem(
+    404,
+    'This link is not good any more',
+    'It has been used, has run out, or was never made. Ask the owner of the company for another.',
+  );
+
+/** Accounts, who is a member of what, and the links by which somebody becomes one. */
+export class PeopleStore {
+  constructor(private readonly source: DataSource) {}
+
+  /** Has nobody an account yet? */
+  async isEmpty(): Promise<boolean> {
+    return !(await this.source.manager.exists(AccountEntity));
+  }
+
+  /** The first account; it owns the workspace that has been there from the beginning. */
+  async setUp(asked: {
+    readonly company: string;
+    readonly name: string;
+    readonly email: string;
+    readonly password: string;
+  }): Promise<AccountRow> {
+    const { company, name, email, password } = asked;
+    await refuseWeak(password, [company, name, email]);
+    const passwordHash = await hashOf(password);
+    return actingFor({ workspaceId: defaultWorkspaceId, accountId: null }, () =>
+      this.source.transaction(async (manager) => {
+        await manager.query('SELECT pg_advisory_xact_lock(15)');
+        if (await manager.exists(AccountEntity))
+          throw new HttpProblem(
+            409,
+            'Somebody was first',
+            'This installation has an owner: sign in, or ask him for an invitation.',
+          );
+        await manager.update(WorkspaceEntity, { id: defaultWorkspaceId }, { name: company });
+        const account = await this.add(manager, { name, email, passwordHash });
+        await manager.insert(MembershipEntity, {
+          workspaceId: defaultWorkspaceId,
+          accountId: account.id,
+          role: 'owner',
+        });
+        return account;
+      }),
+    );
+  }
+
+  /** The account a mail address and a password belong to; null where they belong to none. */
+  async known(email: string, password: string): Promise<AccountRow | null> {
+    const account = await this.source.manager.findOneBy(AccountEntity, { email });
+    return (await fits(password, account?.passwordHash ?? null)) ? account : null;
+  }
+
+  account(id: string): Promise<AccountRow | null> {
+    return this.source.manager.findOneBy(AccountEntity, { id });
+  }
+
+  /** What an account is a member of, the longest first. */
+  async memberships(accountId: string): Promise<MembershipOf[]> {
+    return actingFor({ workspaceId: null, accountId }, () =>
+      this.source.query<MembershipOf[]>(
+        `SELECT w.id, w.name, m.role FROM membership m JOIN workspace w ON w.id = m.workspace_id
+         WHERE m.account_id = $1 ORDER BY m.since, w.id`,
+        [accountId],
+      ),
+    );
+  }
+
+  /** @throws HttpProblem 422 where the old one is wrong, or the new one weak */
+  async changePassword(accountId: string, before: string, password: string): Promise<void> {
+    const account = await this.account(accountId);
+    if (!account || !(await fits(before, account.passwordHash)))
+      throw new HttpProblem(422, 'Not changed', 'The password you have now is another one.', [
+        { path: 'before', message: 'This is not your password' },
+      ]);
+    await this.setPassword(account, password);
+  }
+
+  private async setPassword({ id, name, email }: AccountRow, password: string): Promise<void> {
+    await refuseWeak(password, [name, email]);
+    await this.source.manager.update(AccountEntity, { id }, { passwordHash: await hashOf(password) });
+  }
+
+  private async add(
+    manager: EntityManager,
+    account: Pick<AccountRow, 'name' | 'email' | 'passwordHash'>,
+  ): Promise<AccountRow> {
+    const { identifiers } = await manager.insert(AccountEntity, account);
+    return manager.findOneByOrFail(AccountEntity, { id: (identifiers[0] as { id: string }).id });
+  }
+
+  async people(workspaceId: string): Promise<People> {
+    const members = await this.source.query<(Omit<Member, 'since'> & { since: Date })[]>(
+      `SELECT a.id AS "accountId", a.name, a.email, m.role, m.since FROM membership m
+       JOIN account a ON a.id = m.account_id WHERE m.workspace_id = $1 ORDER BY lower(a.name), a.id`,
+      [workspaceId],
+    );
+    const open = await this.source.manager.find(InvitationEntity, {
+      where: { workspaceId, usedAt: IsNull(), expiresAt: MoreThan(new Date()) },
+      order: { createdAt: 'DESC' },
+    });
+    return {
+      members: members.map((member) => ({ ...member, since: member.since.toISOString() })),
+      invitations: open.map(({ id, kind, email, role, expiresAt }): Invitation => ({
+        id,
+        kind,
+        email,
+        role,
+        expiresAt: expiresAt.toISOString(),
+      })),
+    };
+  }
+
+  /** Invites somebody; the path of the link is given once. */
+  async invite(workspaceId: string, email: string, role: Role): Promise<InvitationLink> {
+    const { members } = await this.people(workspaceId);
+    if (members.some((member) => member.email === email))
+      throw new HttpProblem(409, 'A member already', `${email} is a member of this company already.`);
+    return this.link(workspaceId, 'invitation', email, role);
+  }
+
+  /** A link by which a member sets his password anew. */
+  async reset(workspaceId: string, accountId: string): Promise<InvitationLink> {
+    const member = (await this.people(workspaceId)).members.find((one) => one.accountId === accountId);
+    if (!member) throw notFound('member');
+    // Whoever sets a password anew is let in wherever its account is a member.
+    if ((await this.memberships(accountId)).some(({ id }) => id !== workspaceId))
+      throw new HttpProblem(
+        409,
+        'A member elsewhere',
+        `${member.name} is a member of another company, too: nobody but ${member.name} changes this password.`,
+      );
+    return this.link(workspaceId, 'reset', member.email, member.role);
+  }
+
+  private async link(
+    workspaceId: string,
+    kind: InvitationRow['kind'],
+    email: string,
+    role: Role,
+  ): Promise<InvitationLink> {
+    const secret = randomBytes(24).toString('base64url');
+    const { identifiers } = await this.source.manager.insert(InvitationEntity, {
+      workspaceId,
+      kind,
+      email,
+      role,
+      digest: digestOf(secret),
+      expiresAt: new Date(Date.now() + linkDays[kind] * 86_400_000),
+    });
+    const { id } = identifiers[0] as { id: string };
+    // The workspace stands in it: before somebody is a member, nothing else says where to look.
+    return { id, path: `/join/${workspaceId}.${secret}` };
+  }
+
+  async withdraw(workspaceId: string, id: string): Promise<void> {
+    const { affected } = await this.source.manager.delete(InvitationEntity, {
+      workspaceId,
+      id,
+      usedAt: IsNull(),
+    });
+    if (affected === 0) throw notFound('invitation');
+  }
+
+  /** Looks a link up, acting for its workspace. */
+  private byLink<Result>(
+    link: string,
+    work: (invitation: InvitationRow, manager: EntityManager) => Promise<Result>,
+  ): Promise<Result> {
+    const [workspaceId = '', secret = ''] = link.split('.', 2);
+    if (!/^[0-9a-f-]{36}$/.test(workspaceId)) throw unusable();
+    return actingFor({ workspaceId, accountId: null }, () =>
+      this.source.transaction(async (manager) => {
+        const invitation = await manager.findOne(InvitationEntity, {
+          where: { workspaceId, digest: digestOf(secret), usedAt: IsNull(), expiresAt: MoreThan(new Date()) },
+          lock: { mode: 'pessimistic_write' },
+        });
+        if (!invitation) throw unusable();
+        return work(invitation, manager);
+      }),
+    );
+  }
+
+  /** What a link is good for. */
+  invited(link: string): Promise<Invited> {
+    return this.byLink(link, async ({ kind, email, role, workspaceId }, manager) => {
+      const { name } = await manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
+      return {
+        kind,
+        email,
+        role,
+        company: name,
+        hasAccount: await manager.existsBy(AccountEntity, { email }),
+      };
+    });
+  }
+
+  /** Uses a link up: a new member, with his account or a new one; or another password. */
+  async accept(
+    link: string,
+    { name, password }: { readonly name?: string | undefined; readonly password: string },
+  ): Promise<AccountRow> {
+    return this.byLink(link, async ({ id, kind, email, role, workspaceId }, manager) => {
+      const account = await manager.findOneBy(AccountEntity, { email });
+      await manager.update(InvitationEntity, { id }, { usedAt: new Date() });
+      if (kind === 'reset') {
+        if (!account) throw unusable();
+        await this.setPassword(account, password);
+        return account;
+      }
+      if (account && !(await fits(password, account.passwordHash)))
+        throw new HttpProblem(422, 'Not joined', `${email} has an account already: enter its password.`, [
+          { path: 'password', message: 'This is not the password of that account' },
+        ]);
+      if (!account && name === undefined)
+        throw new HttpProblem(400, 'Bad request', 'Enter your name.', [
+          { path: 'name', message: 'Enter your name' },
+        ]);
+      let member = account;
+      if (!member) {
+        await refuseWeak(password, [name!, email]);
+        member = await this.add(manager, { name: name!, email, passwordHash: await hashOf(password) });
+      }
+      await manager.upsert(MembershipEntity, { workspaceId, accountId: member.id, role }, [
+        'workspaceId',
+        'accountId',
+      ]);
+      return member;
+    });
+  }
+
+  /** @throws HttpProblem 409 where nobody would own the company any more */
+  async setRole(workspaceId: string, accountId: string, role: Role | null): Promise<void> {
+    await this.source.transaction(async (manager) => {
+      await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 16))', [workspaceId]);
+      const members = await manager.findBy(MembershipEntity, { workspaceId });
+      const member = members.find((one) => one.accountId === accountId);
+      if (!member) throw notFound('member');
+      const owners = members.filter((one) => one.role === 'owner');
+      if (member.role === 'owner' && role !== 'owner' && owners.length === 1)
+        throw new HttpProblem(
+          409,
+          'The last owner',
+          'A company keeps at least one owner: make somebody else one first.',
+        );
+      if (role === null) {
+        await manager.delete(JobAssignmentEntity, { workspaceId, accountId });
+        await manager.delete(MembershipEntity, { workspaceId, accountId });
+      } else await manager.update(MembershipEntity, { workspaceId, accountId }, { role });
+    });
+  }
+
+  /** Members a job is given to. */
+  async assigned(jobId: string): Promise<string[]> {
+    const rows = await this.source.manager.findBy(JobAssignmentEntity, { jobId });
+    return rows.map(({ accountId }) => accountId);
+  }
+
+  async assign(workspaceId: string, jobId: string, accountIds: readonly string[]): Promise<void> {
+    await this.source.transaction(async (manager) => {
+      const members = new Set(
+        (await manager.findBy(MembershipEntity, { workspaceId })).map(({ accountId }) => accountId),
+      );
+      if (accountIds.some((id) => !members.has(id))) throw notFound('member');
+      await manager.delete(JobAssignmentEntity, { jobId });
+      if (accountIds.length > 0)
+        await manager.insert(
+          JobAssignmentEntity,
+          [...new Set(accountIds)].map((accountId) => ({ jobId, accountId, workspaceId })),
+        );
+    });
+  }
+}

@@ -1,0 +1,169 @@
+import {
+  acceptRequestSchema,
+  passwordChangeSchema,
+  type Session,
+  setupRequestSchema,
+  signInRequestSchema,
+  tokenHeader,
+} from '@levamen/core/api';
+import { type Request, Router } from 'express';
+import type { DataSource } from 'typeorm';
+import * as z from 'zod';
+import { parseBody } from '../http/parse-body.js';
+import { HttpProblem, notFound } from '../http/problem.js';
+import { whoOf } from '../http/who-of.js';
+import { DeedLog, type Deed } from '../log/deed-log.js';
+import { actingFor } from '../workspaces/fence.js';
+import { accessOf } from './access.js';
+import type { PeopleStore } from './people-store.js';
+import type { Sessions } from './sessions.js';
+import type { SignInLimits } from './sign-in-limits.js';
+
+interface Parts {
+  readonly source: DataSource;
+  readonly people: PeopleStore;
+  readonly sessions: Sessions;
+  readonly limits: SignInLimits;
+}
+
+/** Signing in and out, and joining, under /api/session. What is done here is done before anybody has signed in. */
+export function sessionRoutes({ source, people, sessions, limits }: Parts): Router {
+  const router = Router();
+
+  /** Written into the log of every workspace of an account. */
+  const write = async (
+    request: Request,
+    account: { id: string; name: string },
+    deed: Deed,
+  ): Promise<void> => {
+    for (const { id } of await people.memberships(account.id))
+      await actingFor({ workspaceId: id, accountId: account.id }, () =>
+        new DeedLog(id).write(source.manager, { ...whoOf(request), actor: account.name }, deed, null),
+      );
+  };
+
+  const answer = async (request: Request): Promise<Session> => {
+    const access = accessOf(request);
+    if (!access) return { state: (await people.isEmpty()) ? 'setup' : 'signed-out' };
+    const own = { id: access.workspaceId, name: '', role: access.role };
+    const workspaces = access.accountId === null ? [] : await people.memberships(access.accountId);
+    return {
+      state: 'signed-in',
+      accountId: access.accountId,
+      name: access.name,
+      email: access.email,
+      workspace: workspaces.find(({ id }) => id === access.workspaceId) ?? own,
+      workspaces,
+      automatic: access.automatic,
+      token: access.automatic ? '' : (request.session.token ?? ''),
+    };
+  };
+
+  router.get('/', async (request, response) => {
+    response.json(await answer(request));
+  });
+
+  router.post('/setup', async (request, response) => {
+    const account = await people.setUp(parseBody(setupRequestSchema, request.body));
+    await sessions.begin(request, account.id, whoOf(request).device);
+    await write(request, account, 'owner entered');
+    response.status(201).end();
+  });
+
+  router.post('/', async (request, response) => {
+    const { email, password } = parseBody(signInRequestSchema, request.body);
+    const address = request.ip ?? '';
+    await limits.refuseTooMany(email, address);
+    const account = await people.known(email, password);
+    if (!account) {
+      await limits.failed(email, address);
+      throw new HttpProblem(
+        401,
+        'Not signed in',
+        'Mail address and password do not belong together. Try again, or ask the owner for a link that sets the password anew.',
+      );
+    }
+    await limits.forgive(email);
+    await sessions.begin(request, account.id, whoOf(request).device);
+    await write(request, account, 'signed in');
+    response.status(201).end();
+  });
+
+  router.delete('/', async (request, response) => {
+    const access = accessOf(request);
+    if (access && !access.automatic) await sessions.end(request);
+    response.status(204).end();
+  });
+
+  /** What only somebody who has signed in himself may do. */
+  const own = (request: Request): { readonly accountId: string; readonly name: string } => {
+    const access = accessOf(request);
+    if (!access?.accountId) throw new HttpProblem(401, 'Not signed in', 'Sign in first.');
+    refuseWithoutToken(request);
+    return { accountId: access.accountId, name: access.name };
+  };
+
+  router.get('/list', async (request, response) => {
+    const access = accessOf(request);
+    if (!access?.accountId) throw new HttpProblem(401, 'Not signed in', 'Sign in first.');
+    response.json(await sessions.of(access.accountId, request.session.publicId));
+  });
+
+  router.delete('/others', async (request, response) => {
+    const { accountId } = own(request);
+    await sessions.endOf(accountId, request.session.publicId);
+    response.status(204).end();
+  });
+
+  router.put('/password', async (request, response) => {
+    const { accountId, name } = own(request);
+    const { before, password } = parseBody(passwordChangeSchema, request.body);
+    await limits.refuseTooMany(accountId, request.ip ?? '');
+    try {
+      await people.changePassword(accountId, before, password);
+    } catch (error) {
+      if (error instanceof HttpProblem && error.title === 'Not changed')
+        await limits.failed(accountId, request.ip ?? '');
+      throw error;
+    }
+    // Whoever had the old one is out.
+    await sessions.endOf(accountId, request.session.publicId);
+    await write(request, { id: accountId, name }, 'password changed');
+    response.status(204).end();
+  });
+
+  router.put('/workspace', async (request, response) => {
+    const { accountId } = own(request);
+    const { id } = parseBody(z.strictObject({ id: z.uuid() }), request.body);
+    if (!(await people.memberships(accountId)).some((one) => one.id === id)) throw notFound('company');
+    request.session.workspaceId = id;
+    response.status(204).end();
+  });
+
+  router.get('/join/:link', async (request, response) => {
+    response.json(await people.invited(request.params.link));
+  });
+
+  router.post('/join/:link', async (request, response) => {
+    const asked = parseBody(acceptRequestSchema, request.body);
+    const { email } = await people.invited(request.params.link);
+    await limits.refuseTooMany(email, request.ip ?? '');
+    const account = await people.accept(request.params.link, asked).catch(async (error: unknown) => {
+      if (error instanceof HttpProblem && error.title === 'Not joined')
+        await limits.failed(email, request.ip ?? '');
+      throw error;
+    });
+    await sessions.endOf(account.id, undefined);
+    await sessions.begin(request, account.id, whoOf(request).device);
+    await write(request, account, 'joined');
+    response.status(201).end();
+  });
+  return router;
+}
+
+/** Requests that change something carry the token of their session: a page of another site cannot know it. */
+export function refuseWithoutToken(request: Request): void {
+  if (accessOf(request)?.automatic !== false) return;
+  if (request.get(tokenHeader) !== request.session.token)
+    throw new HttpProblem(403, 'Not from this page', 'Reload the page, then do it again.');
+}

@@ -1,0 +1,41 @@
+import { MoreThan, type DataSource } from 'typeorm';
+import { HttpProblem } from '../http/problem.js';
+import { SignInFailureEntity } from './people-entities.js';
+
+const minutes = 15;
+/** Failures in that time after which an account, or an address, is told to wait. */
+const most = { account: 8, address: 40 } as const;
+
+/** Counts failed sign-ins in the database: a restart forgives none. */
+export class SignInLimits {
+  constructor(private readonly source: DataSource) {}
+
+  /** @throws HttpProblem 429 where too many have failed of late */
+  async refuseTooMany(email: string, address: string): Promise<void> {
+    const at = MoreThan(new Date(Date.now() - minutes * 60_000));
+    const { manager } = this.source;
+    const [ofAccount, ofAddress] = await Promise.all([
+      manager.countBy(SignInFailureEntity, { key: `account ${email}`, at }),
+      manager.countBy(SignInFailureEntity, { key: `address ${address}`, at }),
+    ]);
+    if (ofAccount < most.account && ofAddress < most.address) return;
+    throw new HttpProblem(
+      429,
+      'Too many failed sign-ins',
+      `Wait ${minutes} minutes, then try again; or ask the owner for a link that sets the password anew.`,
+    );
+  }
+
+  async failed(email: string, address: string): Promise<void> {
+    await this.source.manager.insert(SignInFailureEntity, [
+      { key: `account ${email}` },
+      { key: `address ${address}` },
+    ]);
+    await this.source.query(`DELETE FROM sign_in_failure WHERE at < now() - interval '1 day'`);
+  }
+
+  /** Somebody has shown that the account is his. */
+  async forgive(email: string): Promise<void> {
+    await this.source.manager.delete(SignInFailureEntity, { key: `account ${email}` });
+  }
+}

@@ -1,0 +1,52 @@
+import { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { EquipmentStore } from '../equipment/equipment-store.js';
+import { equipmentRoutes } from '../equipment/equipment-routes.js';
+import { jsonBody } from '../http/json-body.js';
+import { JobStore } from '../jobs/job-store.js';
+import { jobRoutes } from '../jobs/job-routes.js';
+import { logRoutes } from '../log/log-routes.js';
+import { assignmentRoutes } from '../people/assignment-routes.js';
+import { peopleRoutes } from '../people/people-routes.js';
+import type { PeopleStore } from '../people/people-store.js';
+import type { Sessions } from '../people/sessions.js';
+import { PhotoStore } from '../photos/photo-store.js';
+import { ReadingStore } from '../readings/reading-store.js';
+import { companyRulesRoutes } from '../rules/company-rules-routes.js';
+import { CompanyRulesStore } from '../rules/company-rules-store.js';
+import { weatherRoutes } from '../weather/weather-routes.js';
+import { WeatherStore } from '../weather/weather-store.js';
+
+/** Everything under /api that belongs to one workspace. */
+export function workspaceRoutes(
+  source: DataSource,
+  workspaceId: string,
+  people: PeopleStore,
+  sessions: Sessions,
+): Router {
+  const router = Router();
+  const equipment = new EquipmentStore(source, workspaceId);
+  // Before the usual parser of JSON: a list is larger than a job.
+  router.use('/equipment', equipmentRoutes(equipment));
+  router.use(jsonBody());
+  const rules = new CompanyRulesStore(source, workspaceId);
+  router.use('/rules', companyRulesRoutes(rules));
+  const store = new JobStore(source, workspaceId);
+  router.use('/jobs/:id/people', assignmentRoutes(source, workspaceId, people, store));
+  router.use(
+    '/jobs',
+    jobRoutes(
+      store,
+      new ReadingStore(source, workspaceId),
+      new PhotoStore(source, workspaceId),
+      async (job) => rules.begunWith(await equipment.begunWith(job)),
+    ),
+  );
+  router.get('/storage', async (_request, response) => {
+    response.json(await store.storage());
+  });
+  router.use('/log', logRoutes(source, workspaceId));
+  router.use('/people', peopleRoutes(source, workspaceId, people, sessions));
+  router.use('/weather', weatherRoutes(new WeatherStore(source, workspaceId)));
+  return router;
+}

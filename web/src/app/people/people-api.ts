@@ -1,0 +1,78 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  type InvitationLink,
+  invitationLinkSchema,
+  type Invited,
+  invitedSchema,
+  type People,
+  peopleSchema,
+  type Role,
+  type SessionEntry,
+  sessionListSchema,
+} from '@levamen/core/api';
+import { map, type Observable } from 'rxjs';
+
+/** What the server is asked about people and their sessions. */
+@Injectable({ providedIn: 'root' })
+export class PeopleApi {
+  private readonly http = inject(HttpClient);
+
+  signIn(asked: { readonly email: string; readonly password: string }): Observable<unknown> {
+    return this.http.post('/api/session', asked);
+  }
+
+  setUp(asked: object): Observable<unknown> {
+    return this.http.post('/api/session/setup', asked);
+  }
+
+  invited(link: string): Observable<Invited> {
+    return this.http
+      .get(`/api/session/join/${encodeURIComponent(link)}`)
+      .pipe(map((body) => invitedSchema.parse(body)));
+  }
+
+  join(link: string, asked: object): Observable<unknown> {
+    return this.http.post(`/api/session/join/${encodeURIComponent(link)}`, asked);
+  }
+
+  people(): Observable<People> {
+    return this.http.get('/api/people').pipe(map((body) => peopleSchema.parse(body)));
+  }
+
+  invite(email: string, role: Role): Observable<InvitationLink> {
+    return this.http
+      .post('/api/people/invitations', { email, role })
+      .pipe(map((body) => invitationLinkSchema.parse(body)));
+  }
+
+  withdraw(id: string): Observable<unknown> {
+    return this.http.delete(`/api/people/invitations/${id}`);
+  }
+
+  reset(accountId: string): Observable<InvitationLink> {
+    return this.http
+      .post(`/api/people/${accountId}/reset`, {})
+      .pipe(map((body) => invitationLinkSchema.parse(body)));
+  }
+
+  setRole(accountId: string, role: Role): Observable<unknown> {
+    return this.http.put(`/api/people/${accountId}`, { role });
+  }
+
+  remove(accountId: string): Observable<unknown> {
+    return this.http.delete(`/api/people/${accountId}`);
+  }
+
+  sessions(): Observable<SessionEntry[]> {
+    return this.http.get('/api/session/list').pipe(map((body) => sessionListSchema.parse(body)));
+  }
+
+  endOthers(): Observable<unknown> {
+    return this.http.delete('/api/session/others');
+  }
+
+  changePassword(asked: { readonly before: string; readonly password: string }): Observable<unknown> {
+    return this.http.put('/api/session/password', asked);
+  }
+}

@@ -1,0 +1,69 @@
+import { HttpClient, HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { type CanActivateFn, Router } from '@angular/router';
+import { type Role, roles, type Session, sessionSchema, tokenHeader } from '@levamen/core/api';
+import { catchError, firstValueFrom, map, throwError } from 'rxjs';
+
+/** Who has signed in at this page, and what he may do. */
+@Injectable({ providedIn: 'root' })
+export class SignedIn {
+  private readonly http = inject(HttpClient);
+  /** null = nobody has asked the server yet. */
+  readonly session = signal<Session | null>(null);
+  /** What is known of who has signed in; null = nobody has. */
+  readonly who = computed(() => {
+    const session = this.session();
+    return session?.state === 'signed-in' ? session : null;
+  });
+
+  /** Asks the server. Without one the page goes on as whoever it was: what is entered waits on this device. */
+  async load(): Promise<Session | null> {
+    try {
+      this.session.set(
+        await firstValueFrom(this.http.get('/api/session').pipe(map((body) => sessionSchema.parse(body)))),
+      );
+    } catch {
+      // The server is away.
+    }
+    return this.session();
+  }
+
+  may(least: Role): boolean {
+    const who = this.who();
+    return who !== null && roles.indexOf(who.workspace.role) >= roles.indexOf(least);
+  }
+
+  async signOut(): Promise<void> {
+    await firstValueFrom(this.http.delete('/api/session'));
+    this.session.set({ state: 'signed-out' });
+  }
+}
+
+/** Lets through who has signed in; else the page of signing in comes first, and leads back. */
+export const signedIn: CanActivateFn = async (_route, { url }) => {
+  const signed = inject(SignedIn);
+  const router = inject(Router);
+  const session = signed.who() ? signed.session() : await signed.load();
+  // Without a server there is nobody to ask: drafts of this device are shown.
+  return session === null || session.state === 'signed-in'
+    ? true
+    : router.createUrlTree(['/sign-in'], { queryParams: { back: url } });
+};
+
+/** Requests carry the token of the session; where the server knows nobody any more, signing in comes first. */
+export const sayToken: HttpInterceptorFn = (request, next) => {
+  if (!request.url.startsWith('/api/')) return next(request);
+  const signed = inject(SignedIn);
+  const router = inject(Router);
+  const token = signed.who()?.token ?? '';
+  return next(token === '' ? request : request.clone({ setHeaders: { [tokenHeader]: token } })).pipe(
+    catchError((error: unknown) => {
+      const isOut = error instanceof HttpErrorResponse && error.status === 401;
+      if (isOut && !request.url.startsWith('/api/session')) {
+        signed.session.set({ state: 'signed-out' });
+        void router.navigate(['/sign-in'], { queryParams: { back: router.url } });
+      }
+      return throwError(() => error);
+    }),
+  );
+};
