@@ -58,7 +58,7 @@ with_server() {
   local home=$1 database=$2 port result=0
   shift 2
   port=$(free_port)
-  export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
+  export LEVAMEN_PORT=$port LEVAMEN_DEMO=${E2E_DEMO:-true} LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
   LEVAMEN_DATABASE_URL=$(database_url levamen_app "$database")
   LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$database")
   export LEVAMEN_DATABASE_URL LEVAMEN_MIGRATION_URL LEVAMEN_E2E_URL="http://127.0.0.1:$port"
@@ -73,7 +73,10 @@ with_server() {
 
 # Tests kill and start the server; the last one is noted in the file.
 end_beside_server() { kill "$(cat "${LEVAMEN_E2E_PID_FILE:-}" 2>/dev/null)" 2>/dev/null || true; }
-end_apart() { kill "$(cat "$TEST_HOME/apart/server.pid" 2>/dev/null)" 2>/dev/null || true; }
+end_apart() {
+  local home
+  for home in apart people; do kill "$(cat "$TEST_HOME/$home/server.pid" 2>/dev/null)" 2>/dev/null || true; done
+}
 
 # playwright HOME DATABASE PROJECT ARGUMENTS...: one group of tests, beside a server of its own.
 playwright() {
@@ -89,9 +92,12 @@ e2e_tests() {
   # One after the other: roles are settled with each.
   ensure_database levamen_e2e
   ensure_database levamen_apart
+  ensure_database levamen_people
   (
     trap - EXIT ERR
-    playwright "$TEST_HOME/apart" levamen_apart long --workers=1 "$@"
+    playwright "$TEST_HOME/apart" levamen_apart long --workers=1 "$@" || result=1
+    E2E_DEMO=false playwright "$TEST_HOME/people" levamen_people people --workers=1 "$@" || result=1
+    exit $result
   ) >"$TEST_HOME/apart.log" 2>&1 &
   apart=$!
   playwright "$TEST_HOME" levamen_e2e together "$@" || result=1
@@ -116,7 +122,7 @@ summary() {
       const wrong = (report?.testResults ?? []).flatMap((file) => file.assertionResults.filter((each) => each.status === "failed").map((each) => ({ file: file.name, ...each })));
       for (const each of wrong) console.log(`failed: ${each.file} › ${each.fullName}\n${each.failureMessages.join("\n").slice(0, 2000)}`);
     }
-    for (const name of ["e2e", "apart/e2e"]) {
+    for (const name of ["e2e", "apart/e2e", "people/e2e"]) {
       const stats = read(name)?.stats;
       passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
       failed += stats?.unexpected ?? 0;

@@ -5,6 +5,7 @@ export { demoJobs } from './demo-jobs.js';
 export { diffJobs, type FieldDifference } from './diff-jobs.js';
 export { valueAt } from './identity.js';
 export { jobJsonSchema } from './job-json-schema.js';
+export { beyondSurvey } from './beyond-survey.js';
 export { type Job, type JobDesign, jobSchema, jobVersion, maxDesigns } from './job.schema.js';
 export { mendJob } from './mend-job.js';
 export { mergeJobs, type MergeQuestion } from './merge/merge-jobs.js';

@@ -1,4 +1,4 @@
-import { type Job, mendJob, readJob } from '@levamen/core/job';
+import { beyondSurvey, type Job, mendJob, readJob } from '@levamen/core/job';
 import {
   createRequestSchema,
   jobQuerySchema,
@@ -14,7 +14,6 @@ import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
 import { whoOf } from '../http/who-of.js';
 import { accessOf } from '../people/access.js';
-import { refuseBeyondSurvey } from './survey-only.js';
 import { panelRoutes } from '../panels/panel-routes.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
@@ -222,6 +221,17 @@ export function jobRoutes(
   router.use('/:id/photos', photoRoutes(photos, seen));
 
   return router;
+}
+
+/** @throws HttpProblem 403 where a surveyor changes more than a survey brings home */
+function refuseBeyondSurvey(before: Job | null, after: Job): void {
+  const changed = before ? beyondSurvey(before, after) : ['what nobody can compare'];
+  if (changed.length === 0) return;
+  throw new HttpProblem(
+    403,
+    'Not allowed',
+    `A surveyor enters house, panels, loads, readings and photos; this changes ${changed.join(', ')}, too. A designer has to.`,
+  );
 }
 
 function send(response: Response, name: string, document: unknown): void {

@@ -61,7 +61,7 @@ beforeAll(async () => {
   );
   await client.end();
   const theirs = new Someone(test.visitor());
-  await theirs.join(`/join/${workspaceId}.let me in`, `Quin of ${secret}`, goodPassword);
+  await theirs.join(`/join/${workspaceId}_let me in`, `Quin of ${secret}`, goodPassword);
   const { body } = await theirs
     .send('post', '/api/jobs', { document: newJob(`House of ${secret}`) })
     .expect(201);

@@ -65,6 +65,12 @@ export function guard(people: PeopleStore): RequestHandler {
         'Not signed in',
         'Sign in, then do it again. What you entered is kept on this device.',
       );
+    if (access.automatic && request.method !== 'GET' && request.path.startsWith('/people'))
+      throw new HttpProblem(
+        409,
+        'No accounts here',
+        'This installation signs in by itself, and serves this machine only.',
+      );
     const least = leastRole(request.method, request.path);
     if (!mayAs(access.role, least))
       throw new HttpProblem(

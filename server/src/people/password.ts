@@ -43,6 +43,12 @@ export async function refuseWeak(password: string, of: readonly string[]): Promi
     422,
     'A weak password',
     'This password is among the first that would be guessed: common words, rows of keys, or your own name. Take several words that have nothing to do with each other.',
-    [{ path: 'password', message: 'Take several words that have nothing to do with each other' }],
+    [
+      {
+        path: 'password',
+        message:
+          'This is among the first that would be guessed: take several words that have nothing to do with each other',
+      },
+    ],
   );
 }

@@ -24,6 +24,7 @@ export interface MembershipOf {
   readonly role: Role;
 }
 
+const uuidLength = 36;
 const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 const unusable = (): HttpProblem =>
   new HttpProblem(
@@ -177,7 +178,7 @@ export class PeopleStore {
     });
     const { id } = identifiers[0] as { id: string };
     // The workspace stands in it: before somebody is a member, nothing else says where to look.
-    return { id, path: `/join/${workspaceId}.${secret}` };
+    return { id, path: `/join/${workspaceId}_${secret}` };
   }
 
   async withdraw(workspaceId: string, id: string): Promise<void> {
@@ -194,7 +195,8 @@ export class PeopleStore {
     link: string,
     work: (invitation: InvitationRow, manager: EntityManager) => Promise<Result>,
   ): Promise<Result> {
-    const [workspaceId = '', secret = ''] = link.split('.', 2);
+    const workspaceId = link.slice(0, uuidLength);
+    const secret = link.slice(uuidLength + 1);
     if (!/^[0-9a-f-]{36}$/.test(workspaceId)) throw unusable();
     return actingFor({ workspaceId, accountId: null }, () =>
       this.source.transaction(async (manager) => {

@@ -218,6 +218,21 @@ describe('a surveyor', () => {
   });
 });
 
+describe('the demo', () => {
+  it('is its visitor’s, has no accounts, and makes none', async () => {
+    const demo = await openTestApp();
+    const visitor = new Someone(demo.visitor());
+    expect(await visitor.session()).toMatchObject({ state: 'signed-in', automatic: true, accountId: null });
+    await visitor.send('post', '/api/session/setup', setup).expect(409);
+    await visitor.send('post', '/api/session', { email: 'a@example.org', password: 'x' }).expect(409);
+    await visitor
+      .send('post', '/api/people/invitations', { email: 'a@example.org', role: 'owner' })
+      .expect(409);
+    await visitor.get('/api/people').expect(200);
+    await demo.database.close();
+  });
+});
+
 describe('signing in', () => {
   it('is refused for a while after too many failures, on whatever server, and forgiven to nobody else', async () => {
     const { path } = await invite('fay@example.org', 'viewer');

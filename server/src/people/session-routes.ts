@@ -63,6 +63,16 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
     response.json(await answer(request));
   });
 
+  router.use((request, _response, next) => {
+    if (accessOf(request)?.automatic)
+      throw new HttpProblem(
+        409,
+        'No accounts here',
+        'This installation signs in by itself, and serves this machine only.',
+      );
+    next();
+  });
+
   router.post('/setup', async (request, response) => {
     const account = await people.setUp(parseBody(setupRequestSchema, request.body));
     await sessions.begin(request, account.id, whoOf(request).device);

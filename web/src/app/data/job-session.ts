@@ -1,9 +1,9 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { SavedJob } from '@levamen/core/api';
+import type { Role, SavedJob } from '@levamen/core/api';
 import { type Plan, sameToStudies } from '@levamen/core/design';
 import type { Item } from '@levamen/core/equipment';
-import { type Job, keepUsedItems, mergeJobs } from '@levamen/core/job';
+import { beyondSurvey, type Job, keepUsedItems, mergeJobs } from '@levamen/core/job';
 import {
   catchError,
   debounceTime,
@@ -18,6 +18,7 @@ import {
   switchMap,
   tap,
 } from 'rxjs';
+import { SignedIn } from '../people/session';
 import { Typing } from '../ui/typing';
 import { DraftStore, type LeftDraft } from './draft-store';
 import { type History, record, startHistory } from './history';
@@ -41,6 +42,7 @@ export class JobSession {
   private readonly drafts = inject(DraftStore);
   private readonly histories = inject(HistoryStore);
   private readonly savers = inject(Savers);
+  private readonly signed = inject(SignedIn);
 
   private readonly saver = signal<JobSaver | null>(null);
   private readonly steps = new Subject<void>();
@@ -53,6 +55,7 @@ export class JobSession {
       this.steps.next();
     },
     (job) => keepUsedItems(job, this.offered()),
+    (before, after) => refusedTo(this.signed.who()?.workspace.role, before, after),
   );
   private readonly left = new LeftDrafts(this.drafts);
   private taking: Subscription | null = null;
@@ -210,4 +213,12 @@ export class JobSession {
     const history = this.state.history();
     if (history && this.id() !== '') void this.histories.write(this.id(), history).catch(() => undefined);
   }
+}
+
+/** Why a role may not change a job so; '' = it may. The server asks the same again. */
+function refusedTo(role: Role | undefined, before: Job, after: Job): string {
+  if (role === 'viewer') return 'a viewer changes nothing; ask the owner of the company for another role';
+  if (role !== 'surveyor') return '';
+  const changed = beyondSurvey(before, after);
+  return changed.length === 0 ? '' : `a surveyor leaves ${changed.join(', ')} to a designer`;
 }

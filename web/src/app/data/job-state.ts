@@ -41,12 +41,14 @@ export class JobState {
 
   /**
    * @param complete adds to a job what it uses and does not hold yet
+   * @param refused why somebody may not change a job so; '' = he may
    * @param moved told whenever a step was made, with the job after it
    */
   constructor(
     private readonly typing: Typing,
     private readonly moved: (present: Job) => void,
     private readonly complete: (job: Job) => Job = (job) => job,
+    private readonly refused: (before: Job, after: Job) => string = () => '',
   ) {}
 
   begin(history: History<Job> | null): void {
@@ -64,7 +66,8 @@ export class JobState {
     const history = this.history();
     if (!history) return 'No job is open';
     const next = this.complete(settleJob(change(history.present)));
-    const problem = next === history.present ? '' : problemOf(history.present, next);
+    const problem =
+      next === history.present ? '' : this.refused(history.present, next) || problemOf(history.present, next);
     this.refusal.set(problem);
     if (problem !== '') return problem;
     // A word is one step, however many keys it took.

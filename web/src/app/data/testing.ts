@@ -11,6 +11,7 @@ import { JobSession } from './job-session';
 import { JobsApi, type SaveAttempt } from './jobs-api';
 import { Savers } from './savers';
 import { Tab } from './tab';
+import { SignedIn } from '../people/session';
 import { Typing } from '../ui/typing';
 
 /** Stand-ins for tests of what happens between page, device and server. */
@@ -94,6 +95,7 @@ export function openPage(api: FakeApi, tab: FakeTab, database: DeviceDatabase = 
     providers: [
       { provide: JobsApi, useValue: api },
       { provide: Tab, useValue: tab },
+      { provide: SignedIn, useValue: { who: () => null } },
       { provide: DeviceDatabase, useValue: database },
       { provide: DraftStore, useFactory: () => new DraftStore() },
       { provide: HistoryStore, useFactory: () => new HistoryStore() },

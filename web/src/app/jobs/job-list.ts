@@ -27,6 +27,8 @@ import {
 } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { Savers } from '../data/savers';
+import { GivenTo } from '../people/given-to';
+import { SignedIn } from '../people/session';
 
 const searchMs = 200;
 const firstQuery: JobQuery = jobQuerySchema.parse({});
@@ -42,7 +44,7 @@ const firstOrder: Readonly<Record<JobSort, JobQuery['order']>> = {
 /** The jobs, a page at a time; the bin behind them. */
 @Component({
   selector: 'lv-job-list',
-  imports: [Button, DatePipe, FormsModule, InputText, RouterLink],
+  imports: [Button, DatePipe, FormsModule, GivenTo, InputText, RouterLink],
   templateUrl: './job-list.html',
   styleUrl: './job-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,6 +52,13 @@ const firstOrder: Readonly<Record<JobSort, JobQuery['order']>> = {
 export class JobList {
   private readonly api = inject(JobsApi);
   private readonly savers = inject(Savers);
+  private readonly signed = inject(SignedIn);
+  /** Jobs are made, and removed, by designers. */
+  protected readonly mayDesign = computed(() => this.signed.who() === null || this.signed.may('designer'));
+  /** Where there are accounts. */
+  protected readonly mayGive = computed(
+    () => this.signed.may('designer') && this.signed.who()?.automatic === false,
+  );
 
   private readonly reload = new Subject<void>();
   protected readonly query = signal(firstQuery);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -10,6 +10,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, from, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';
+import { SignedIn } from '../people/session';
 import { PhotoSender } from '../photos/photo-sender';
 import { ChoiceField } from '../ui/choice-field';
 import { PlaceHeader } from '../ui/place-header';
@@ -33,6 +34,9 @@ export class JobsPage {
   private readonly api = inject(JobsApi);
   private readonly router = inject(Router);
   private readonly photos = inject(PhotoSender);
+  private readonly signed = inject(SignedIn);
+
+  protected readonly mayDesign = computed(() => this.signed.who() === null || this.signed.may('designer'));
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
   protected readonly error = signal('');

@@ -38,8 +38,7 @@ export class FormSending {
       const said = error instanceof HttpErrorResponse ? problemSchema.loose().safeParse(error.error) : null;
       const problems = said?.success ? (said.data.problems ?? []) : [];
       if (problems.length > 0) this.show(problems);
-      if (problems.length === 0 || error instanceof HttpErrorResponse)
-        this.problem.set(said?.success ? said.data.detail : problemText(error));
+      else this.problem.set(problemText(error));
       return false;
     } finally {
       this.busy.set(false);

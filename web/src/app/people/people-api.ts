@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
+  assignedSchema,
   type InvitationLink,
   invitationLinkSchema,
   type Invited,
@@ -62,6 +63,15 @@ export class PeopleApi {
 
   remove(accountId: string): Observable<unknown> {
     return this.http.delete(`/api/people/${accountId}`);
+  }
+
+  /** Members a job is given to. */
+  given(jobId: string): Observable<{ accountIds: readonly string[] }> {
+    return this.http.get(`/api/jobs/${jobId}/people`).pipe(map((body) => assignedSchema.parse(body)));
+  }
+
+  give(jobId: string, accountIds: readonly string[]): Observable<unknown> {
+    return this.http.put(`/api/jobs/${jobId}/people`, { accountIds });
   }
 
   sessions(): Observable<SessionEntry[]> {
