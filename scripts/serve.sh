@@ -7,7 +7,8 @@ open_browser() {
   xdg-open "$1" >/dev/null 2>&1 9>&- &
 }
 
-answers() { node -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1/api/health" 2>/dev/null; }
+# A certificate of one's own is no reason not to ask one's own program how it is.
+answers() { NODE_TLS_REJECT_UNAUTHORIZED=0 node --no-warnings -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1/api/health" 2>/dev/null; }
 
 # wait_until_ready PID URL: false where the process ends first.
 wait_until_ready() {
@@ -61,13 +62,29 @@ start_server() {
   note_process server "$SERVER_PID"
 }
 
+# own_address PORT: under which this machine reaches the program.
+own_address() {
+  local scheme=http host=${LEVAMEN_HOST:-127.0.0.1}
+  [ -z "${LEVAMEN_TLS_CERT:-}" ] || scheme=https
+  case "$host" in 0.0.0.0 | ::) host=127.0.0.1 ;; esac
+  printf '%s://%s:%s' "$scheme" "$host" "$1"
+}
+
+# shown_address URL: the name it is opened under, where it has one.
+shown_address() {
+  local name=${LEVAMEN_HOSTS:-}
+  name=${name%%,*}
+  if [ -z "$name" ]; then printf '%s' "$1"; return; fi
+  if [ -n "${LEVAMEN_PROXY:-}" ]; then printf 'https://%s' "$name"; else printf '%s://%s:%s' "${1%%:*}" "$name" "${1##*:}"; fi
+}
+
 # serve DATABASE DEMO: runs in the foreground until Ctrl-C or ./levamen stop.
 serve() {
   DATABASE=$1 DEMO=$2 PORT=${LEVAMEN_PORT:-4780}
   local pid url
   [[ "$PORT" =~ ^[0-9]{1,5}$ ]] && [ "$PORT" -ge 1 ] && [ "$PORT" -le 65535 ] ||
     fail "LEVAMEN_PORT=\"$PORT\" is not a port." "Use a number from 1024 to 65535."
-  url="http://127.0.0.1:$PORT"
+  url=$(own_address "$PORT")
   enough_room "$STATE"
   mkdir -p "$RUN"
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
@@ -94,7 +111,7 @@ serve() {
   printf '%s' "$url" >"$RUN/address"
   # One that was killed is started again like any other.
   wait_until_ready "$SERVER_PID" "$url" || was_killed "$SERVER_PID" || server_gave_up "The server did not start."
-  say "Levamen is ready: $url   It shows $(whose "$DATABASE"). Ctrl-C stops it."
+  say "Levamen is ready: $(shown_address "$url")   It shows $(whose "$DATABASE"). Ctrl-C stops it."
   open_browser "$url"
   watch_over
 }

@@ -1,5 +1,20 @@
 import * as z from 'zod';
+import type { Reach } from './http/host-guard.js';
 import { usualRequestsPerMinute } from './http/limits.js';
+
+/** Words between commas; none where nothing is said. */
+const list = (word: z.ZodString) =>
+  z
+    .string()
+    .default('')
+    .transform((text) =>
+      text
+        .toLowerCase()
+        .split(',')
+        .map((one) => one.trim())
+        .filter((one) => one !== ''),
+    )
+    .pipe(z.array(word));
 
 const configSchema = z.object({
   LEVAMEN_HOST: z.string().default('127.0.0.1'),
@@ -14,6 +29,14 @@ const configSchema = z.object({
     .default(usualRequestsPerMinute),
   LEVAMEN_DEMO: z.stringbool().default(false),
   LEVAMEN_ACCOUNTS: z.enum(['on', 'off']).default('on'),
+  LEVAMEN_HOSTS: list(
+    z.string().regex(/^[a-z0-9.-]{1,253}$/, 'Names without scheme and port, such as levamen.example.org'),
+  ),
+  LEVAMEN_PROXY: list(
+    z.string().regex(/^(loopback|[0-9a-f.:/]{2,60})$/, 'Addresses of proxies, or loopback'),
+  ),
+  LEVAMEN_TLS_CERT: z.string().optional(),
+  LEVAMEN_TLS_KEY: z.string().optional(),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
 });
@@ -33,6 +56,9 @@ export interface Config {
   readonly demo: boolean;
   /** People sign in. The demo signs in by itself; somebody who works alone may, on this machine. */
   readonly accounts: boolean;
+  readonly reach: Reach;
+  /** Files of certificate and key; null = without TLS. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
   readonly logLevel: string;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot: string | undefined;
@@ -51,9 +77,23 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
   }
   const { data } = result;
   const accounts = !data.LEVAMEN_DEMO && data.LEVAMEN_ACCOUNTS === 'on';
-  if (!accounts && !loopback.test(data.LEVAMEN_HOST))
+  const reach: Reach = { hosts: data.LEVAMEN_HOSTS, proxies: data.LEVAMEN_PROXY };
+  const { LEVAMEN_TLS_CERT: cert, LEVAMEN_TLS_KEY: key } = data;
+  if ((cert === undefined) !== (key === undefined))
+    throw new Error('Set these variables: LEVAMEN_TLS_CERT and LEVAMEN_TLS_KEY, both or neither');
+  const tls = cert === undefined || key === undefined ? null : { cert, key };
+  const isOpen = !loopback.test(data.LEVAMEN_HOST);
+  if (!accounts && (isOpen || reach.hosts.length + reach.proxies.length > 0))
     throw new Error(
-      `Without accounts the program serves this machine only. Set these variables: LEVAMEN_HOST: leave it out, or start with accounts, and without the demo`,
+      'Without accounts the program serves this machine only. Set these variables: LEVAMEN_HOST, LEVAMEN_HOSTS, LEVAMEN_PROXY: leave them out, or start with accounts, and without the demo',
+    );
+  if (isOpen && tls === null)
+    throw new Error(
+      'On a network the program asks for TLS. Set these variables: LEVAMEN_TLS_CERT and LEVAMEN_TLS_KEY; or leave LEVAMEN_HOST out, and put a proxy with TLS on this machine in front',
+    );
+  if ((isOpen || reach.proxies.length > 0) && reach.hosts.length === 0)
+    throw new Error(
+      'Set these variables: LEVAMEN_HOSTS: the names it is opened under, such as levamen.example.org',
     );
   return {
     host: data.LEVAMEN_HOST,
@@ -63,6 +103,8 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     requestsPerMinute: data.LEVAMEN_REQUESTS_PER_MINUTE,
     demo: data.LEVAMEN_DEMO,
     accounts,
+    reach,
+    tls,
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,
   };

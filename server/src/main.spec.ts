@@ -1,6 +1,11 @@
-import { fork, type ChildProcess } from 'node:child_process';
+import { type ChildProcess, execFile, fork } from 'node:child_process';
 import { once } from 'node:events';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { request as ask } from 'node:https';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
 import { newJob } from '@levamen/core/job';
 import type { SavedJob } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -31,7 +36,11 @@ const ready = async (child: ChildProcess): Promise<number> => {
   return message.port;
 };
 
-const start = async (port = 0, accounts = 'off'): Promise<{ child: ChildProcess; url: string }> => {
+const start = async (
+  port = 0,
+  accounts = 'off',
+  more: NodeJS.ProcessEnv = {},
+): Promise<{ child: ChildProcess; url: string }> => {
   const child = fork(program, {
     // The test runner's own flags point at sources; the program runs as built.
     execArgv: [],
@@ -42,6 +51,7 @@ const start = async (port = 0, accounts = 'off'): Promise<{ child: ChildProcess;
       LEVAMEN_PORT: String(port),
       LEVAMEN_ACCOUNTS: accounts,
       LEVAMEN_LOG_LEVEL: 'silent',
+      ...more,
     },
   });
   running.add(child);
@@ -123,6 +133,36 @@ describe('the running server', () => {
     await once(second.child, 'exit');
   });
 
+  it('speaks TLS where it is given a certificate, and no cookie of it goes elsewhere', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'levamen-tls-'));
+    const [cert, key] = [join(folder, 'cert.pem'), join(folder, 'key.pem')];
+    await promisify(execFile)('openssl', [
+      ...['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=localhost'],
+      ...['-addext', 'subjectAltName=DNS:localhost,IP:127.0.0.1', '-keyout', key, '-out', cert],
+    ]);
+    const { child, url } = await start(0, 'on', { LEVAMEN_TLS_CERT: cert, LEVAMEN_TLS_KEY: key });
+    const ca = await readFile(cert);
+    const answer = await new Promise<{ status: number; headers: NodeJS.Dict<string | string[]> }>(
+      (resolve, reject) => {
+        const body = JSON.stringify({ email: 'nobody@example.org', password: 'of nobody at all' });
+        const asked = ask(
+          `https://localhost:${new URL(url).port}/api/session`,
+          { ca, method: 'POST', headers: { 'content-type': 'application/json' } },
+          (response) => {
+            response.resume();
+            resolve({ status: response.statusCode ?? 0, headers: response.headers });
+          },
+        );
+        asked.once('error', reject).end(body);
+      },
+    );
+    expect(answer.status).toBe(401);
+    expect(answer.headers['strict-transport-security']).toContain('max-age');
+    child.kill('SIGTERM');
+    await once(child, 'exit');
+    await rm(folder, { recursive: true });
+  });
+
   it('says which port is in use', async () => {
     const { url, child } = await start();
     const second = fork(program, {
@@ -154,6 +194,17 @@ describe('the configuration', () => {
     for (const open of [{ LEVAMEN_DEMO: 'true' }, { LEVAMEN_ACCOUNTS: 'off' }])
       expect(() => readConfig({ ...url, ...open, LEVAMEN_HOST: '0.0.0.0' })).toThrow('LEVAMEN_HOST');
     expect(readConfig({ ...url, LEVAMEN_ACCOUNTS: 'off' }).accounts).toBe(false);
+    const tls = { LEVAMEN_TLS_CERT: 'c', LEVAMEN_TLS_KEY: 'k' };
+    const open = { ...url, LEVAMEN_HOST: '0.0.0.0' };
+    expect(() => readConfig(open)).toThrow('LEVAMEN_TLS_CERT');
+    expect(() => readConfig({ ...open, LEVAMEN_TLS_CERT: 'c' })).toThrow('both or neither');
+    expect(() => readConfig({ ...open, ...tls })).toThrow('LEVAMEN_HOSTS');
+    expect(() => readConfig({ ...url, LEVAMEN_PROXY: 'loopback' })).toThrow('LEVAMEN_HOSTS');
+    expect(() => readConfig({ ...url, LEVAMEN_HOSTS: 'https://x' })).toThrow('without scheme');
+    expect(readConfig({ ...open, ...tls, LEVAMEN_HOSTS: 'Levamen.example.org, b.example' })).toMatchObject({
+      reach: { hosts: ['levamen.example.org', 'b.example'], proxies: [] },
+      tls: { cert: 'c', key: 'k' },
+    });
   });
 
   it('names what is missing or wrong', () => {

@@ -1,4 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { readConfig } from './config.js';
@@ -35,16 +37,27 @@ try {
   giveUp(1, 'The database cannot be used yet', error);
 }
 
-const server = createServer(
-  makeApp({
-    source,
-    logger,
-    webRoot: config.webRoot,
-    jobs: config.demo ? 'demo' : 'own',
-    requestsPerMinute: config.requestsPerMinute,
-    accounts: config.accounts ? { secret: await sessionSecret(source), secure: false } : null,
-  }),
-);
+const app = makeApp({
+  source,
+  logger,
+  webRoot: config.webRoot,
+  jobs: config.demo ? 'demo' : 'own',
+  requestsPerMinute: config.requestsPerMinute,
+  accounts: config.accounts
+    ? { secret: await sessionSecret(source), secure: config.tls !== null || config.reach.proxies.length > 0 }
+    : null,
+  reach: config.reach,
+});
+const server = config.tls
+  ? createTlsServer(
+      {
+        cert: await readFile(config.tls.cert),
+        key: await readFile(config.tls.key),
+        minVersion: 'TLSv1.2',
+      },
+      app,
+    )
+  : createServer(app);
 server.requestTimeout = 30_000;
 server.headersTimeout = 10_000;
 
@@ -71,6 +84,6 @@ server.once('error', (error: NodeJS.ErrnoException) => {
 });
 server.listen(config.port, config.host, () => {
   const { port } = server.address() as AddressInfo;
-  logger.info({ address: `http://${config.host}:${port}` }, 'ready');
+  logger.info({ address: `${config.tls ? 'https' : 'http'}://${config.host}:${port}` }, 'ready');
   process.send?.({ ready: true, port });
 });

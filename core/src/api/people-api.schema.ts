@@ -59,7 +59,24 @@ export const setupRequestSchema = z.strictObject({
   password: newPasswordSchema,
 });
 
-export const signInRequestSchema = z.strictObject({ email: emailSchema, password: givenPasswordSchema });
+/** Six digits by the clock, or a recovery code. */
+const codeSchema = z.string({ error: 'Enter the code' }).trim().min(6, 'Enter the code').max(20);
+
+export const signInRequestSchema = z.strictObject({
+  email: emailSchema,
+  password: givenPasswordSchema,
+  /** Left out where no second factor is known of. */
+  code: codeSchema.optional(),
+});
+
+/** A secret for an authenticator, until a code of it has come back. */
+export const factorOfferSchema = z.strictObject({ secret: z.string(), uri: z.string() });
+export type FactorOffer = z.infer<typeof factorOfferSchema>;
+export const factorConfirmSchema = z.strictObject({ code: codeSchema });
+export const factorRemoveSchema = z.strictObject({ password: givenPasswordSchema });
+/** Shown once. */
+export const recoveryCodesSchema = z.strictObject({ codes: z.array(z.string()) });
+export const policySchema = z.strictObject({ secondFactor: z.boolean() });
 
 export const passwordChangeSchema = z.strictObject({
   before: givenPasswordSchema,
@@ -84,6 +101,10 @@ export const sessionSchema = z.discriminatedUnion('state', [
     workspaces: z.array(workspaceSchema),
     /** The demo, on this machine: nobody signed in. */
     automatic: z.boolean(),
+    /** He signs in with a second factor. */
+    secondFactor: z.boolean(),
+    /** The company asks for one: until it is there nothing else is to be had. */
+    mustAddFactor: z.boolean(),
     /** Sent back with every request that changes something; '' where none is asked for. */
     token: z.string(),
   }),
@@ -109,6 +130,7 @@ const memberSchema = z.strictObject({
   name: z.string(),
   email: z.string(),
   role: z.enum(roles),
+  secondFactor: z.boolean(),
   since: z.iso.datetime(),
 });
 export type Member = z.infer<typeof memberSchema>;
@@ -123,6 +145,8 @@ const invitationSchema = z.strictObject({
 export type Invitation = z.infer<typeof invitationSchema>;
 
 export const peopleSchema = z.strictObject({
+  /** Members sign in with a second factor. */
+  secondFactor: z.boolean(),
   members: z.array(memberSchema),
   /** Those that nobody has used yet. */
   invitations: z.array(invitationSchema),

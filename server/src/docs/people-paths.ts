@@ -1,6 +1,11 @@
 import {
   acceptRequestSchema,
   assignedSchema,
+  factorConfirmSchema,
+  factorOfferSchema,
+  factorRemoveSchema,
+  policySchema,
+  recoveryCodesSchema,
   invitationLinkSchema,
   invitationRequestSchema,
   invitedSchema,
@@ -27,6 +32,11 @@ export const peopleSchemas = {
   InvitationLink: invitationLinkSchema,
   RoleChange: roleChangeSchema,
   Assigned: assignedSchema,
+  FactorOffer: factorOfferSchema,
+  FactorConfirm: factorConfirmSchema,
+  FactorRemove: factorRemoveSchema,
+  RecoveryCodes: recoveryCodesSchema,
+  Policy: policySchema,
 } as const;
 
 interface Writers {
@@ -75,6 +85,32 @@ export function peoplePaths({ answer, problem, body }: Writers): Record<string, 
         summary: 'Change one’s own password; all other sessions end',
         requestBody: body('PasswordChange'),
         responses: { ...done, 422: problem('The old one is wrong, or the new one weak') },
+      },
+    },
+    '/api/session/second-factor': {
+      post: {
+        summary: 'Ask for a key for an authenticator',
+        responses: { 201: answer('The key, until a code of it has come back', 'FactorOffer') },
+      },
+      put: {
+        summary: 'Add it as a second factor, by a code of it',
+        requestBody: body('FactorConfirm'),
+        responses: {
+          200: answer('Recovery codes, shown this once', 'RecoveryCodes'),
+          422: problem('Not its code'),
+        },
+      },
+      delete: {
+        summary: 'Remove the second factor',
+        requestBody: body('FactorRemove'),
+        responses: { ...done, 409: problem('The company asks for one'), 422: problem('Another password') },
+      },
+    },
+    '/api/people/policy': {
+      put: {
+        summary: 'Ask members for a second factor, or not',
+        requestBody: body('Policy'),
+        responses: done,
       },
     },
     '/api/session/workspace': {

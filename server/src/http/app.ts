@@ -22,14 +22,14 @@ import { actingFor } from '../workspaces/fence.js';
 import { workspaceRoutes } from '../workspaces/workspace-routes.js';
 import { tableRoutes } from '../tables/table-routes.js';
 import { errorHandler } from './error-handler.js';
-import { hostGuard } from './host-guard.js';
+import { hostGuard, type Reach, thisMachineOnly } from './host-guard.js';
 import { refuseDeepJson } from './bounded-json.js';
 import { jsonBody } from './json-body.js';
 import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
 
-interface AppParts {
+export interface AppParts {
   readonly source: DataSource;
   readonly logger: Logger;
   /** Folder of the built page; undefined serves the API only. */
@@ -37,6 +37,8 @@ interface AppParts {
   /** Whose jobs the database holds; the page says so. */
   readonly jobs?: Health['jobs'];
   readonly requestsPerMinute?: number;
+  /** Under which names it is reached, and through whom. */
+  readonly reach?: Reach;
   /** How people sign in; null = nobody does, and whoever asks on this machine is the owner: the demo. */
   readonly accounts?: {
     /** Signs the cookies of sessions. */
@@ -54,6 +56,7 @@ export function makeApp({
   jobs = 'own',
   requestsPerMinute = usualRequestsPerMinute,
   accounts = null,
+  reach = thisMachineOnly,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -83,7 +86,9 @@ export function makeApp({
       },
     }),
   );
-  app.use(hostGuard);
+  // Whose headers are believed: the sender's address, the name and the scheme that were asked for.
+  if (reach.proxies.length > 0) app.set('trust proxy', [...reach.proxies]);
+  app.use(hostGuard(reach));
   app.use(compression());
 
   const api = express.Router();
@@ -111,6 +116,17 @@ export function makeApp({
   const sessions = new Sessions(source);
   if (accounts === null) api.use(automaticAccess);
   else {
+    if (accounts.secure)
+      api.use((request, _response, next) => {
+        // Without it the browser would be given no cookie, and nobody would learn why.
+        if (!request.secure && request.path.startsWith('/session') && request.method !== 'GET')
+          throw new HttpProblem(
+            403,
+            'Not over TLS',
+            'Signing in asks for TLS. Behind a proxy: let it send X-Forwarded-Proto, and name its address in LEVAMEN_PROXY.',
+          );
+        next();
+      });
     api.use(sessions.handler(accounts.secret, accounts.secure));
     api.use(sessionAccess(people, sessions));
   }

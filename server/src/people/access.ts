@@ -10,6 +10,9 @@ export interface Access {
   readonly workspaceId: string;
   readonly role: Role;
   readonly automatic: boolean;
+  readonly secondFactor: boolean;
+  /** The company asks for a second factor, and there is none yet. */
+  readonly mustAddFactor: boolean;
 }
 
 const known = new WeakMap<Request, Access>();

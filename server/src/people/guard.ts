@@ -16,6 +16,8 @@ const demoOwner: Access = {
   workspaceId: defaultWorkspaceId,
   role: 'owner',
   automatic: true,
+  secondFactor: false,
+  mustAddFactor: false,
 };
 
 /** Every request is somebody's without his signing in: the demo, which serves this machine only. */
@@ -50,6 +52,8 @@ export function sessionAccess(people: PeopleStore, sessions: Sessions): RequestH
         workspaceId: member.id,
         role: member.role,
         automatic: false,
+        secondFactor: account.totpSecret !== null,
+        mustAddFactor: member.secondFactor && account.totpSecret === null,
       });
     next();
   };
@@ -70,6 +74,12 @@ export function guard(people: PeopleStore): RequestHandler {
         409,
         'No accounts here',
         'This installation signs in by itself, and serves this machine only.',
+      );
+    if (access.mustAddFactor)
+      throw new HttpProblem(
+        403,
+        'A second factor is asked for',
+        'Your company asks for a second factor: add one to your account first.',
       );
     const least = leastRole(request.method, request.path);
     if (!mayAs(access.role, least))

@@ -9,6 +9,12 @@ export interface AccountRow {
   name: string;
   /** Argon2id, with its salt and cost. */
   passwordHash: string;
+  /** Base32; null = there is no second factor. */
+  totpSecret: string | null;
+  /** Time step of the code that was used last: none is good twice. */
+  totpStep: number;
+  /** Digests of recovery codes that are left. */
+  recovery: string[];
   createdAt: Date;
 }
 
@@ -58,6 +64,9 @@ export const AccountEntity = new EntitySchema<AccountRow>({
     email: { type: 'text' },
     name: { type: 'text' },
     passwordHash: { type: 'text', name: 'password_hash' },
+    totpSecret: { type: 'text', name: 'totp_secret', nullable: true },
+    totpStep: { type: 'integer', name: 'totp_step', default: 0 },
+    recovery: { type: 'text', array: true, default: '{}' },
     createdAt: { ...moment, name: 'created_at' },
   },
   uniques: [{ name: 'account_email_key', columns: ['email'] }],

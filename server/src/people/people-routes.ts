@@ -1,4 +1,4 @@
-import { invitationRequestSchema, roleChangeSchema } from '@levamen/core/api';
+import { invitationRequestSchema, policySchema, roleChangeSchema } from '@levamen/core/api';
 import { type Request, Router } from 'express';
 import type { DataSource } from 'typeorm';
 import * as z from 'zod';
@@ -48,6 +48,13 @@ export function peopleRoutes(
     const link = await people.reset(workspaceId, accountId);
     await write(request, 'password reset offered', { accountId });
     response.status(201).json(link);
+  });
+
+  router.put('/policy', async (request, response) => {
+    const { secondFactor } = parseBody(policySchema, request.body);
+    await people.askForFactor(workspaceId, secondFactor);
+    await write(request, 'second factor asked for', { asked: secondFactor ? 'yes' : 'no' });
+    response.status(204).end();
   });
 
   router.put('/:id', async (request, response) => {

@@ -6,6 +6,7 @@ import { WorkspaceEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { actingFor } from '../workspaces/fence.js';
 import { fits, hashOf, refuseWeak } from './password.js';
+import { newRecoveryCodes, stepOfCode, usedUp } from './second-factor.js';
 import {
   AccountEntity,
   type AccountRow,
@@ -22,6 +23,8 @@ export interface MembershipOf {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+  /** The company asks for a second factor. */
+  readonly secondFactor: boolean;
 }
 
 const uuidLength = 36;
@@ -87,11 +90,69 @@ export class PeopleStore {
   async memberships(accountId: string): Promise<MembershipOf[]> {
     return actingFor({ workspaceId: null, accountId }, () =>
       this.source.query<MembershipOf[]>(
-        `SELECT w.id, w.name, m.role FROM membership m JOIN workspace w ON w.id = m.workspace_id
+        `SELECT w.id, w.name, w.second_factor AS "secondFactor", m.role FROM membership m JOIN workspace w ON w.id = m.workspace_id
          WHERE m.account_id = $1 ORDER BY m.since, w.id`,
         [accountId],
       ),
     );
+  }
+
+  /**
+   * Uses a code of a second factor up; false = it is none of the account's.
+   *
+   * Two that come at once with the same code: one of them is taken.
+   */
+  useCode(accountId: string, code: string): Promise<boolean> {
+    return this.source.transaction(async (manager) => {
+      const account = await manager.findOneOrFail(AccountEntity, {
+        where: { id: accountId },
+        lock: { mode: 'pessimistic_write' },
+      });
+      const left = await usedUp(account, code);
+      if (!left) return false;
+      await manager.update(AccountEntity, { id: accountId }, left);
+      return true;
+    });
+  }
+
+  /** A second factor, once a code of it has come; recovery codes are given once. */
+  async addFactor(accountId: string, secret: string, code: string): Promise<readonly string[]> {
+    const step = await stepOfCode(secret, code, 0);
+    if (step === null)
+      throw new HttpProblem(
+        422,
+        'Not added',
+        'This is not the code of that key now: look at the clock of the device.',
+        [{ path: 'code', message: 'This is not the code of that key now' }],
+      );
+    const { codes, digests } = newRecoveryCodes();
+    await this.source.manager.update(
+      AccountEntity,
+      { id: accountId },
+      { totpSecret: secret, totpStep: step, recovery: digests },
+    );
+    return codes;
+  }
+
+  /** @throws HttpProblem 409 where a company of the account asks for one */
+  async removeFactor(accountId: string, password: string): Promise<void> {
+    const account = await this.account(accountId);
+    if (!account || !(await fits(password, account.passwordHash)))
+      throw new HttpProblem(422, 'Not changed', 'The password you have now is another one.', [
+        { path: 'password', message: 'This is not your password' },
+      ]);
+    if ((await this.memberships(accountId)).some(({ secondFactor }) => secondFactor))
+      throw new HttpProblem(409, 'Asked for', 'Your company asks for a second factor.');
+    await this.source.manager.update(
+      AccountEntity,
+      { id: accountId },
+      { totpSecret: null, totpStep: 0, recovery: [] },
+    );
+  }
+
+  /** Do members of a company sign in with a second factor? */
+  async askForFactor(workspaceId: string, secondFactor: boolean): Promise<void> {
+    await this.source.manager.update(WorkspaceEntity, { id: workspaceId }, { secondFactor });
   }
 
   /** @throws HttpProblem 422 where the old one is wrong, or the new one weak */
@@ -104,9 +165,13 @@ export class PeopleStore {
     await this.setPassword(account, password);
   }
 
-  private async setPassword({ id, name, email }: AccountRow, password: string): Promise<void> {
+  private async setPassword(
+    { id, name, email }: AccountRow,
+    password: string,
+    manager: EntityManager = this.source.manager,
+  ): Promise<void> {
     await refuseWeak(password, [name, email]);
-    await this.source.manager.update(AccountEntity, { id }, { passwordHash: await hashOf(password) });
+    await manager.update(AccountEntity, { id }, { passwordHash: await hashOf(password) });
   }
 
   private async add(
@@ -119,7 +184,7 @@ export class PeopleStore {
 
   async people(workspaceId: string): Promise<People> {
     const members = await this.source.query<(Omit<Member, 'since'> & { since: Date })[]>(
-      `SELECT a.id AS "accountId", a.name, a.email, m.role, m.since FROM membership m
+      `SELECT a.id AS "accountId", a.name, a.email, a.totp_secret IS NOT NULL AS "secondFactor", m.role, m.since FROM membership m
        JOIN account a ON a.id = m.account_id WHERE m.workspace_id = $1 ORDER BY lower(a.name), a.id`,
       [workspaceId],
     );
@@ -127,7 +192,9 @@ export class PeopleStore {
       where: { workspaceId, usedAt: IsNull(), expiresAt: MoreThan(new Date()) },
       order: { createdAt: 'DESC' },
     });
+    const { secondFactor } = await this.source.manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
     return {
+      secondFactor,
       members: members.map((member) => ({ ...member, since: member.since.toISOString() })),
       invitations: open.map(({ id, kind, email, role, expiresAt }): Invitation => ({
         id,
@@ -234,8 +301,14 @@ export class PeopleStore {
       await manager.update(InvitationEntity, { id }, { usedAt: new Date() });
       if (kind === 'reset') {
         if (!account) throw unusable();
-        await this.setPassword(account, password);
-        return account;
+        // Whoever lost the telephone, too, is let in by the owner's word.
+        await manager.update(
+          AccountEntity,
+          { id: account.id },
+          { totpSecret: null, totpStep: 0, recovery: [] },
+        );
+        await this.setPassword(account, password, manager);
+        return { ...account, totpSecret: null };
       }
       if (account && !(await fits(password, account.passwordHash)))
         throw new HttpProblem(422, 'Not joined', `${email} has an account already: enter its password.`, [

@@ -1,5 +1,6 @@
 import { type InvitationLink, peopleSchema, type Role } from '@levamen/core/api';
 import { newJob } from '@levamen/core/job';
+import { generate } from 'otplib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { goodPassword, Someone } from '../testing/someone.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
@@ -179,6 +180,93 @@ describe('people', () => {
     await ben.send('put', '/api/session/password', { before: goodPassword, password: next }).expect(204);
     await stranger().signIn('ben@example.org', goodPassword, 401);
     await stranger().signIn('ben@example.org', next);
+  });
+});
+
+describe('a second factor', () => {
+  it('is added by a code, asked for at sign-in, good once, and replaced by a recovery code once', async () => {
+    const { path } = await invite('gil@example.org', 'designer');
+    const gil = stranger();
+    await gil.join(path, 'Gil', goodPassword);
+    const { body: offer } = await gil.send('post', '/api/session/second-factor').expect(201);
+    const { secret, uri } = offer as { secret: string; uri: string };
+    expect(uri).toContain('otpauth://totp/Levamen');
+    const codeAt = (secondsAhead: number) =>
+      generate({ secret, epoch: Math.floor(Date.now() / 1000) + secondsAhead });
+    await gil.send('put', '/api/session/second-factor', { code: '000000' }).expect(422);
+    const first = await codeAt(0);
+    const { body } = await gil.send('put', '/api/session/second-factor', { code: first }).expect(200);
+    const { codes } = body as { codes: string[] };
+    expect(codes).toHaveLength(10);
+
+    const again = stranger();
+    const signIn = (code?: string) =>
+      again.send('post', '/api/session', {
+        email: 'gil@example.org',
+        password: goodPassword,
+        ...(code === undefined ? {} : { code }),
+      });
+    const asked = await signIn().expect(401);
+    expect(JSON.stringify(asked.body)).toContain('"path":"code"');
+    // The one that added it was used.
+    await signIn(first).expect(401);
+    await signIn('123').expect(400);
+    const next = await codeAt(30);
+    await signIn(next).expect(201);
+    await signIn(next).expect(401);
+    await signIn(codes[3]!.toUpperCase().replace('-', ' ')).expect(201);
+    await signIn(codes[3]).expect(401);
+    // What is kept of them tells nobody one of them.
+    const [row] = await test.database.source.query<{ recovery: string[] }[]>(
+      "SELECT recovery FROM account WHERE email = 'gil@example.org'",
+    );
+    expect(row!.recovery).toHaveLength(9);
+    expect(row!.recovery.join()).not.toContain(codes[0]!.replace('-', ''));
+    await again.session();
+    await again.send('delete', '/api/session/second-factor', { password: 'wrong' }).expect(422);
+    await again.send('delete', '/api/session/second-factor', { password: goodPassword }).expect(204);
+    await signIn().expect(201);
+  });
+
+  it('is asked of everybody where the owner says so: nothing else is to be had before', async () => {
+    const { path } = await invite('hal@example.org', 'designer');
+    const hal = stranger();
+    await hal.join(path, 'Hal', goodPassword);
+    await owner.send('put', '/api/people/policy', { secondFactor: true }).expect(204);
+    expect(await hal.session()).toMatchObject({ mustAddFactor: true, secondFactor: false });
+    const { body } = await hal.get('/api/jobs').expect(403);
+    expect((body as { detail: string }).detail).toContain('second factor');
+    const { body: offer } = await hal.send('post', '/api/session/second-factor').expect(201);
+    const code = await generate({ secret: (offer as { secret: string }).secret });
+    await hal.send('put', '/api/session/second-factor', { code }).expect(200);
+    await hal.get('/api/jobs').expect(200);
+    await hal.send('delete', '/api/session/second-factor', { password: goodPassword }).expect(409);
+    // The owner himself is no exception, and takes it back only once he has one.
+    await owner.get('/api/jobs').expect(403);
+    const { body: own } = await owner.send('post', '/api/session/second-factor').expect(201);
+    const ownCode = await generate({ secret: (own as { secret: string }).secret });
+    await owner.send('put', '/api/session/second-factor', { code: ownCode }).expect(200);
+    await owner.send('put', '/api/people/policy', { secondFactor: false }).expect(204);
+    await owner.send('delete', '/api/session/second-factor', { password: goodPassword }).expect(204);
+  });
+
+  it('is not passed by with a link: who has one signs in with it', async () => {
+    const hal = stranger();
+    const { body } = await owner
+      .send('post', '/api/people/invitations', { email: 'ivy@example.org', role: 'viewer' })
+      .expect(201);
+    const ivy = stranger();
+    await ivy.join((body as InvitationLink).path, 'Ivy', goodPassword);
+    const { body: offer } = await ivy.send('post', '/api/session/second-factor').expect(201);
+    const code = await generate({ secret: (offer as { secret: string }).secret });
+    await ivy.send('put', '/api/session/second-factor', { code }).expect(200);
+    const { accountId } = (await people()).members.find(({ name }) => name === 'Ivy')!;
+    await owner.send('delete', `/api/people/${accountId}`).expect(204);
+    const { path } = await invite('ivy@example.org', 'viewer');
+    await hal
+      .send('post', path.replace('/join/', '/api/session/join/'), { password: goodPassword })
+      .expect(201);
+    expect(await hal.session()).toEqual({ state: 'signed-out' });
   });
 });
 

@@ -1,5 +1,7 @@
 import {
   acceptRequestSchema,
+  factorConfirmSchema,
+  factorRemoveSchema,
   passwordChangeSchema,
   type Session,
   setupRequestSchema,
@@ -15,6 +17,7 @@ import { whoOf } from '../http/who-of.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import { actingFor } from '../workspaces/fence.js';
 import { accessOf } from './access.js';
+import { newSecret } from './second-factor.js';
 import type { PeopleStore } from './people-store.js';
 import type { Sessions } from './sessions.js';
 import type { SignInLimits } from './sign-in-limits.js';
@@ -46,7 +49,9 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
     const access = accessOf(request);
     if (!access) return { state: (await people.isEmpty()) ? 'setup' : 'signed-out' };
     const own = { id: access.workspaceId, name: '', role: access.role };
-    const workspaces = access.accountId === null ? [] : await people.memberships(access.accountId);
+    const workspaces = (access.accountId === null ? [] : await people.memberships(access.accountId)).map(
+      ({ id, name, role }) => ({ id, name, role }),
+    );
     return {
       state: 'signed-in',
       accountId: access.accountId,
@@ -55,6 +60,8 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
       workspace: workspaces.find(({ id }) => id === access.workspaceId) ?? own,
       workspaces,
       automatic: access.automatic,
+      secondFactor: access.secondFactor,
+      mustAddFactor: access.mustAddFactor,
       token: access.automatic ? '' : (request.session.token ?? ''),
     };
   };
@@ -81,7 +88,7 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   });
 
   router.post('/', async (request, response) => {
-    const { email, password } = parseBody(signInRequestSchema, request.body);
+    const { email, password, code } = parseBody(signInRequestSchema, request.body);
     const address = request.ip ?? '';
     await limits.refuseTooMany(email, address);
     const account = await people.known(email, password);
@@ -92,6 +99,18 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
         'Not signed in',
         'Mail address and password do not belong together. Try again, or ask the owner for a link that sets the password anew.',
       );
+    }
+    if (account.totpSecret !== null) {
+      if (code === undefined)
+        throw new HttpProblem(401, 'A code is asked for', 'Enter the code that your authenticator shows.', [
+          { path: 'code', message: 'Enter the code that your authenticator shows, or a recovery code' },
+        ]);
+      if (!(await people.useCode(account.id, code))) {
+        await limits.failed(email, address);
+        throw new HttpProblem(401, 'Not signed in', 'This code is not good, or has been used.', [
+          { path: 'code', message: 'This code is not good, or has been used: wait for the next one' },
+        ]);
+      }
     }
     await limits.forgive(email);
     await sessions.begin(request, account.id, whoOf(request).device);
@@ -142,6 +161,34 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
     response.status(204).end();
   });
 
+  router.post('/second-factor', async (request, response) => {
+    own(request);
+    const offer = await newSecret(accessOf(request)!.email);
+    request.session.offered = offer.secret;
+    response.status(201).json(offer);
+  });
+
+  router.put('/second-factor', async (request, response) => {
+    const { accountId, name } = own(request);
+    const { code } = parseBody(factorConfirmSchema, request.body);
+    const { offered } = request.session;
+    if (!offered) throw new HttpProblem(409, 'No key', 'Ask for a key first.');
+    const codes = await people.addFactor(accountId, offered, code);
+    request.session.offered = null;
+    await sessions.endOf(accountId, request.session.publicId);
+    await write(request, { id: accountId, name }, 'second factor added');
+    response.json({ codes });
+  });
+
+  router.delete('/second-factor', async (request, response) => {
+    const { accountId, name } = own(request);
+    const { password } = parseBody(factorRemoveSchema, request.body);
+    await limits.refuseTooMany(accountId, request.ip ?? '');
+    await people.removeFactor(accountId, password);
+    await write(request, { id: accountId, name }, 'second factor removed');
+    response.status(204).end();
+  });
+
   router.put('/workspace', async (request, response) => {
     const { accountId } = own(request);
     const { id } = parseBody(z.strictObject({ id: z.uuid() }), request.body);
@@ -164,7 +211,8 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
       throw error;
     });
     await sessions.endOf(account.id, undefined);
-    await sessions.begin(request, account.id, whoOf(request).device);
+    // A link and a password stand for no second factor: who has one signs in with it.
+    if (account.totpSecret === null) await sessions.begin(request, account.id, whoOf(request).device);
     await write(request, account, 'joined');
     response.status(201).end();
   });

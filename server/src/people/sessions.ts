@@ -14,6 +14,8 @@ declare module 'express-session' {
     publicId: string;
     /** Sent back with what changes something. */
     token: string;
+    /** A key for an authenticator that was offered, until a code of it has come back. */
+    offered: string | null;
     device: string;
     signedInAt: string;
   }
@@ -56,6 +58,7 @@ export class Sessions {
     Object.assign(request.session, {
       accountId,
       workspaceId: null,
+      offered: null,
       publicId: randomUUID(),
       token: randomBytes(24).toString('base64url'),
       device,

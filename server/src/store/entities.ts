@@ -27,6 +27,8 @@ import { moment, workspaceColumn } from './columns.js';
 export interface WorkspaceRow {
   id: string;
   name: string;
+  /** Its members sign in with a second factor. */
+  secondFactor: boolean;
   createdAt: Date;
 }
 
@@ -66,6 +68,7 @@ export const WorkspaceEntity = new EntitySchema<WorkspaceRow>({
   columns: {
     id: { type: 'uuid', primary: true, generated: 'uuid', primaryKeyConstraintName: 'workspace_pkey' },
     name: { type: 'text' },
+    secondFactor: { type: 'boolean', name: 'second_factor', default: false },
     createdAt: { ...moment, name: 'created_at' },
   },
 });

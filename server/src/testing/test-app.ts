@@ -1,6 +1,6 @@
 import { pino } from 'pino';
 import request from 'supertest';
-import { makeApp } from '../http/app.js';
+import { type AppParts, makeApp } from '../http/app.js';
 import { openTestDatabase, type TestDatabase } from './test-database.js';
 
 export interface TestApp {
@@ -13,9 +13,10 @@ export interface TestApp {
 /**
  * The application on an empty database, without a page and without a log.
  *
+ * @param more parts of another kind
  * @param accounts people sign in; else whoever asks is the owner, as in the demo
  */
-export async function openTestApp(accounts = false): Promise<TestApp> {
+export async function openTestApp(accounts = false, more: Partial<AppParts> = {}): Promise<TestApp> {
   const database = await openTestDatabase();
   const app = makeApp({
     source: database.source,
@@ -23,6 +24,7 @@ export async function openTestApp(accounts = false): Promise<TestApp> {
     // A refusal for too many requests proves nothing.
     requestsPerMinute: 1_000_000,
     accounts: accounts ? { secret: 'of a test', secure: false } : null,
+    ...more,
   });
   return { database, agent: request(app), visitor: () => request.agent(app) };
 }

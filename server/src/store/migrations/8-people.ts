@@ -30,10 +30,14 @@ export class People1798700000000 implements MigrationInterface {
       email text NOT NULL,
       name text NOT NULL,
       password_hash text NOT NULL,
+      totp_secret text,
+      totp_step integer NOT NULL DEFAULT 0,
+      recovery text[] NOT NULL DEFAULT '{}',
       created_at timestamptz NOT NULL DEFAULT now(),
       CONSTRAINT account_pkey PRIMARY KEY (id),
       CONSTRAINT account_email_key UNIQUE (email)
     )`);
+    await runner.query('ALTER TABLE workspace ADD COLUMN second_factor boolean NOT NULL DEFAULT false');
     await runner.query(`CREATE TABLE membership (
       workspace_id uuid NOT NULL,
       account_id uuid NOT NULL,
@@ -101,6 +105,7 @@ export class People1798700000000 implements MigrationInterface {
       await runner.query(`DROP POLICY ${table}_of_workspace ON ${table}`);
       await runner.query(`ALTER TABLE ${table} DISABLE ROW LEVEL SECURITY`);
     }
+    await runner.query('ALTER TABLE workspace DROP COLUMN second_factor');
     await runner.query(
       'DROP TABLE secret, session, sign_in_failure, job_assignment, invitation, membership, account',
     );

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { whoSchema } from '@levamen/core/api';
+import { SignOut } from '../people/sign-out';
 import { SignedIn } from '../people/session';
 import { Identity } from '../data/identity';
 import { TextField } from '../ui/text-field';
@@ -7,7 +9,7 @@ import { TextField } from '../ui/text-field';
 /** Who works on this device, as revisions will say. */
 @Component({
   selector: 'lv-who-card',
-  imports: [TextField],
+  imports: [RouterLink, SignOut, TextField],
   template: `
     <section class="sheet" aria-labelledby="who-heading">
       <h2 id="who-heading">Who works here</h2>
@@ -26,6 +28,12 @@ import { TextField } from '../ui/text-field';
         [value]="identity.who().device"
         (valueChange)="identity.set({ device: $event })"
       />
+      <p class="ways small">
+        <a routerLink="/people">People, and what each may do</a>
+        @if (isSignedIn()) {
+          <lv-sign-out />
+        }
+      </p>
     </section>
   `,
   styles: `
@@ -33,6 +41,11 @@ import { TextField } from '../ui/text-field';
       padding: 1rem 1.1rem;
       display: grid;
       gap: 0.5rem;
+    }
+    .ways {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

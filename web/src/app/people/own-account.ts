@@ -8,12 +8,13 @@ import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
 import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
 import { PeopleApi } from './people-api';
+import { SecondFactorCard } from './second-factor-card';
 import { SignedIn } from './session';
 
 /** One's own account: where one has signed in, and another password. */
 @Component({
   selector: 'lv-own-account',
-  imports: [Button, DatePipe, EntryField, FormsModule],
+  imports: [Button, DatePipe, EntryField, FormsModule, SecondFactorCard],
   template: `
     <section class="sheet" aria-labelledby="own-heading">
       <h2 id="own-heading">Your account</h2>
@@ -31,6 +32,8 @@ import { SignedIn } from './session';
       @if ((sessions() ?? []).length > 1) {
         <p-button label="Sign out everywhere else" size="small" [text]="true" (onClick)="endOthers()" />
       }
+      <lv-second-factor-card />
+      <h3>Another password</h3>
       <form (ngSubmit)="change()">
         <lv-entry-field
           label="Password you have now"

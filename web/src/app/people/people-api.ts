@@ -2,6 +2,9 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   assignedSchema,
+  type FactorOffer,
+  factorOfferSchema,
+  recoveryCodesSchema,
   type InvitationLink,
   invitationLinkSchema,
   type Invited,
@@ -19,7 +22,7 @@ import { map, type Observable } from 'rxjs';
 export class PeopleApi {
   private readonly http = inject(HttpClient);
 
-  signIn(asked: { readonly email: string; readonly password: string }): Observable<unknown> {
+  signIn(asked: object): Observable<unknown> {
     return this.http.post('/api/session', asked);
   }
 
@@ -80,6 +83,28 @@ export class PeopleApi {
 
   endOthers(): Observable<unknown> {
     return this.http.delete('/api/session/others');
+  }
+
+  offerFactor(): Observable<FactorOffer> {
+    return this.http
+      .post('/api/session/second-factor', {})
+      .pipe(map((body) => factorOfferSchema.parse(body)));
+  }
+
+  /** @returns recovery codes */
+  addFactor(code: string): Observable<readonly string[]> {
+    return this.http
+      .put('/api/session/second-factor', { code })
+      .pipe(map((body) => recoveryCodesSchema.parse(body).codes));
+  }
+
+  removeFactor(password: string): Observable<unknown> {
+    return this.http.delete('/api/session/second-factor', { body: { password } });
+  }
+
+  /** Asks members for a second factor, or not. */
+  askForFactor(secondFactor: boolean): Observable<unknown> {
+    return this.http.put('/api/people/policy', { secondFactor });
   }
 
   changePassword(asked: { readonly before: string; readonly password: string }): Observable<unknown> {

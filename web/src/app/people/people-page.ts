@@ -12,6 +12,7 @@ import {
   roleWords,
 } from '@levamen/core/api';
 import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { catchError, type Observable, of, startWith, Subject, switchMap, tap } from 'rxjs';
 import { problemText } from '../data/jobs-api';
@@ -25,7 +26,7 @@ import { SignedIn } from './session';
 /** Who is a member of the company and as what, who is invited; and one's own account. */
 @Component({
   selector: 'lv-people-page',
-  imports: [Button, DatePipe, EntryField, FormsModule, OwnAccount, PlaceHeader, Select],
+  imports: [Button, Checkbox, DatePipe, EntryField, FormsModule, OwnAccount, PlaceHeader, Select],
   templateUrl: './people-page.html',
   styleUrl: './people-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -84,6 +85,10 @@ export class PeoplePage {
 
   protected withdraw(id: string): void {
     this.run(this.api.withdraw(id));
+  }
+
+  protected askForFactor(asked: boolean): void {
+    this.run(this.api.askForFactor(asked).pipe(switchMap(() => this.signed.load())));
   }
 
   protected reset({ accountId, email }: Member): void {

@@ -45,6 +45,8 @@ export const signedIn: CanActivateFn = async (_route, { url }) => {
   const router = inject(Router);
   const session = signed.who() ? signed.session() : await signed.load();
   // Without a server there is nobody to ask: drafts of this device are shown.
+  if (session?.state === 'signed-in' && session.mustAddFactor && url !== '/people')
+    return router.createUrlTree(['/people']);
   return session === null || session.state === 'signed-in'
     ? true
     : router.createUrlTree(['/sign-in'], { queryParams: { back: url } });

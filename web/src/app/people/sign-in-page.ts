@@ -58,6 +58,15 @@ import { SignedIn } from './session';
           [(value)]="password"
           [problem]="sending.at('password')"
         />
+        @if (sending.at('code') !== '') {
+          <lv-entry-field
+            label="Code"
+            name="code"
+            autocomplete="one-time-code"
+            [(value)]="code"
+            [problem]="sending.at('code')"
+          />
+        }
         @if (sending.problem() !== '') {
           <p class="problem small" role="alert">{{ sending.problem() }}</p>
         }
@@ -91,6 +100,8 @@ export class SignInPage {
   protected readonly name = signal('');
   protected readonly email = signal('');
   protected readonly password = signal('');
+  /** Of the second factor, where there is one: asked for once the password was right. */
+  protected readonly code = signal('');
   protected readonly hint = `At least ${leastPasswordLength} characters: several words that have nothing to do with each other.`;
   protected readonly isFirst = computed(() => this.signed.session()?.state === 'setup');
 
@@ -106,9 +117,14 @@ export class SignInPage {
       ? await this.sending.send(setupRequestSchema, { company, name, email, password }, (asked) =>
           this.api.setUp(asked),
         )
-      : await this.sending.send(signInRequestSchema, { email, password }, (asked) => this.api.signIn(asked));
+      : await this.sending.send(
+          signInRequestSchema,
+          { email, password, ...(this.code() === '' ? {} : { code: this.code() }) },
+          (asked) => this.api.signIn(asked),
+        );
     if (!isIn) return;
     this.password.set('');
+    this.code.set('');
     await this.signed.load();
     await this.goOn();
   }

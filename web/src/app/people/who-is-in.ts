@@ -1,13 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { Router } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { roleNames } from '@levamen/core/api';
-import { Button } from 'primeng/button';
 import { SignedIn } from './session';
+import { SignOut } from './sign-out';
 
 /** Who has signed in, and the way out; in the demo, that nobody had to. */
 @Component({
   selector: 'lv-who-is-in',
-  imports: [Button],
+  imports: [SignOut],
   template: `
     @if (who(); as who) {
       @if (who.automatic) {
@@ -17,7 +16,9 @@ import { SignedIn } from './session';
           ><b>{{ who.name }}</b
           >, {{ role() }} at {{ who.workspace.name }}</span
         >
-        <p-button label="Sign out" size="small" [text]="true" (onClick)="signOut()" />
+        @if (hasWayOut()) {
+          <lv-sign-out />
+        }
       }
     }
   `,
@@ -32,15 +33,11 @@ import { SignedIn } from './session';
 })
 export class WhoIsIn {
   private readonly signed = inject(SignedIn);
-  private readonly router = inject(Router);
+  /** False where the way out is elsewhere on the page. */
+  readonly hasWayOut = input(true);
   protected readonly who = this.signed.who;
   protected readonly role = computed(() => {
     const who = this.who();
     return who ? roleNames[who.workspace.role].toLowerCase() : '';
   });
-
-  protected async signOut(): Promise<void> {
-    await this.signed.signOut();
-    await this.router.navigateByUrl('/sign-in');
-  }
 }

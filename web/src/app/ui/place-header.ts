@@ -10,12 +10,14 @@ interface Place {
   readonly name: string;
   /** It is only shown from places below this one: the first field of a new job is few Tabs away. */
   readonly from?: string;
+  /** There its way is further down, for the same reason. */
+  readonly notFrom?: string;
 }
 
 const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
   { path: '/equipment', name: 'Equipment' },
-  { path: '/people', name: 'People' },
+  { path: '/people', name: 'People', notFrom: '/jobs' },
   { path: '/equipment/prices', name: 'Prices', from: '/equipment' },
 ];
 
@@ -29,7 +31,7 @@ const places: readonly Place[] = [
       <h1>{{ heading() }}</h1>
       <p class="soft">{{ says() }}</p>
       <ng-content />
-      <lv-who-is-in />
+      <lv-who-is-in [hasWayOut]="here() !== '/jobs'" />
       <nav aria-label="Places">
         @for (place of others(); track place.path) {
           <a [routerLink]="place.path">{{ place.name }}</a>
@@ -72,6 +74,9 @@ export class PlaceHeader {
   readonly here = input.required<string>();
   protected readonly appearance = inject(Appearance);
   protected readonly others = computed(() =>
-    places.filter(({ path, from = '' }) => path !== this.here() && this.here().startsWith(from)),
+    places.filter(
+      ({ path, from = '', notFrom }) =>
+        path !== this.here() && this.here() !== notFrom && this.here().startsWith(from),
+    ),
   );
 }
