@@ -57,7 +57,6 @@ export {
 export {
   acceptRequestSchema,
   assignedSchema,
-  emailSchema,
   factorConfirmSchema,
   type FactorOffer,
   factorOfferSchema,
@@ -72,7 +71,6 @@ export {
   invitedSchema,
   leastPasswordLength,
   type Member,
-  newPasswordSchema,
   passwordChangeSchema,
   type People,
   peopleSchema,
@@ -80,7 +78,6 @@ export {
   roleChangeSchema,
   roleNames,
   roles,
-  roleSchema,
   roleWords,
   type Session,
   type SessionEntry,

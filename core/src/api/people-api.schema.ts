@@ -20,12 +20,12 @@ export const roleWords: Readonly<Record<Role, string>> = {
   owner: 'may do everything, and says who may do what',
 };
 
-export const roleSchema = field(z.enum(roles, { error: 'Choose a role' }), {
+const roleSchema = field(z.enum(roles, { error: 'Choose a role' }), {
   label: 'Role',
   choices: roles.map((role) => [role, roleNames[role]] as const),
 });
 
-export const emailSchema = field(
+const emailSchema = field(
   z
     .string({ error: 'Enter a mail address' })
     .trim()
@@ -37,7 +37,7 @@ export const emailSchema = field(
 
 /** From 12 characters on, all of them allowed, none of them asked for (OWASP ASVS 4.0, 2.1.1 to 2.1.9, recalled). */
 export const leastPasswordLength = 12;
-export const newPasswordSchema = field(
+const newPasswordSchema = field(
   z
     .string({ error: 'Enter a password' })
     .min(

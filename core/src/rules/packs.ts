@@ -14,7 +14,7 @@ export {
 } from './packs/judge.js';
 export { type Fact, factValue, type NamedThings } from './packs/fact.js';
 export { factShown, namedText } from './packs/fill-text.js';
-export { holdsThere, packFor, packOf } from './packs/pack-of.js';
+export { packFor, packOf } from './packs/pack-of.js';
 export { type RuleSheet, ruleSheets } from './packs/rule-sheets.js';
 export { ruleNames } from './packs/read-rule.js';
 export { type CompanyDifference, companyDifference, withRules } from './packs/company-rules.js';

@@ -3,7 +3,8 @@ import type { EntityManager } from 'typeorm';
 import { BlobEntity } from './blob-entity.js';
 
 /** What bytes are kept under. */
-export const digestOf = (payload: Buffer): string => createHash('sha256').update(payload).digest('hex');
+export const digestOf = (payload: Buffer | string): string =>
+  createHash('sha256').update(payload).digest('hex');
 
 /**
  * The content-addressed store of a workspace: readings now; photos, sheets and papers later.

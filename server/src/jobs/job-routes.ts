@@ -12,6 +12,7 @@ import * as z from 'zod';
 import { fileStem } from '../http/file-stem.js';
 import { parseBody, parseJob } from '../http/parse-body.js';
 import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
+import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import { accessOf } from '../people/access.js';
 import { panelRoutes } from '../panels/panel-routes.js';
@@ -22,17 +23,10 @@ import type { ReadingStore } from '../readings/reading-store.js';
 import { applyPatch } from './apply-patch.js';
 import type { JobStore, StoredRevision } from './job-store.js';
 
-const idSchema = z.uuid();
 /** How many revisions back a readable one is looked for. */
 const maxSearchedRevisions = 500;
 
-const jobId = (request: Request): string => validId(request.params['id']);
-
-const validId = (text: unknown): string => {
-  const id = idSchema.safeParse(text);
-  if (!id.success) throw notFound('job');
-  return id.data;
-};
+const jobId = (request: Request): string => validId(request.params['id'], 'job');
 
 const present = <T>(found: T | null): T => {
   if (found === null) throw notFound('job');
@@ -209,11 +203,11 @@ export function jobRoutes(
 
   router.use(
     '/:id/panels',
-    panelRoutes(async (id) => readable(present(await store.read(validId(id))))),
+    panelRoutes(async (id) => readable(present(await store.read(validId(id, 'job'))))),
   );
 
   const seen = async (text: string): Promise<string> => {
-    const id = validId(text);
+    const id = validId(text, 'job');
     if (!(await store.exists(id))) throw notFound('job');
     return id;
   };

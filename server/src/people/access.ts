@@ -7,7 +7,10 @@ export interface Access {
   readonly accountId: string | null;
   readonly name: string;
   readonly email: string;
+  /** The one he works for. */
   readonly workspaceId: string;
+  /** Every one he is a member of. */
+  readonly workspaces: readonly { readonly id: string; readonly name: string; readonly role: Role }[];
   readonly role: Role;
   readonly automatic: boolean;
   readonly secondFactor: boolean;

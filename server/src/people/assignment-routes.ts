@@ -1,9 +1,9 @@
 import { assignedSchema } from '@levamen/core/api';
 import { type Request, Router } from 'express';
 import type { DataSource } from 'typeorm';
-import * as z from 'zod';
 import { parseBody } from '../http/parse-body.js';
 import { notFound } from '../http/problem.js';
+import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import type { JobStore } from '../jobs/job-store.js';
 import { DeedLog } from '../log/deed-log.js';
@@ -19,9 +19,9 @@ export function assignmentRoutes(
   const router = Router({ mergeParams: true });
   const log = new DeedLog(workspaceId);
   const present = async (request: Request): Promise<string> => {
-    const id = z.uuid().safeParse(request.params['id']);
-    if (!id.success || !(await jobs.exists(id.data))) throw notFound('job');
-    return id.data;
+    const id = validId(request.params['id'], 'job');
+    if (!(await jobs.exists(id))) throw notFound('job');
+    return id;
   };
 
   router.get('/', async (request, response) => {

@@ -1,6 +1,6 @@
-import type { RequestHandler } from 'express';
-import * as z from 'zod';
+import type { Request, RequestHandler } from 'express';
 import { HttpProblem, notFound } from '../http/problem.js';
+import { validId } from '../http/valid-id.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { type Access, accessOf, grantAccess } from './access.js';
 import type { PeopleStore } from './people-store.js';
@@ -14,14 +14,25 @@ const demoOwner: Access = {
   name: '',
   email: '',
   workspaceId: defaultWorkspaceId,
+  workspaces: [{ id: defaultWorkspaceId, name: '', role: 'owner' }],
   role: 'owner',
   automatic: true,
   secondFactor: false,
   mustAddFactor: false,
 };
 
+/** What only accounts have: everything of a session but who asks, and changes of people. */
+const isOfAccounts = ({ method, path }: Request): boolean =>
+  (method === 'GET' || method === 'HEAD' ? /^\/session\/./ : /^\/(session|people)(\/|$)/).test(path);
+
 /** Every request is somebody's without his signing in: the demo, which serves this machine only. */
 export const automaticAccess: RequestHandler = (request, _response, next) => {
+  if (isOfAccounts(request))
+    throw new HttpProblem(
+      409,
+      'No accounts here',
+      'This installation signs in by itself, and serves this machine only.',
+    );
   grantAccess(request, demoOwner);
   next();
 };
@@ -50,6 +61,7 @@ export function sessionAccess(people: PeopleStore, sessions: Sessions): RequestH
         name: account.name,
         email: account.email,
         workspaceId: member.id,
+        workspaces: memberships,
         role: member.role,
         automatic: false,
         secondFactor: account.totpSecret !== null,
@@ -69,12 +81,6 @@ export function guard(people: PeopleStore): RequestHandler {
         'Not signed in',
         'Sign in, then do it again. What you entered is kept on this device.',
       );
-    if (access.automatic && request.method !== 'GET' && request.path.startsWith('/people'))
-      throw new HttpProblem(
-        409,
-        'No accounts here',
-        'This installation signs in by itself, and serves this machine only.',
-      );
     if (access.mustAddFactor)
       throw new HttpProblem(
         403,
@@ -88,7 +94,7 @@ export function guard(people: PeopleStore): RequestHandler {
         'Not allowed',
         `This asks for the role “${least}”; yours is “${access.role}”.`,
       );
-    if (request.method !== 'GET' && request.method !== 'HEAD') refuseWithoutToken(request);
+    refuseWithoutToken(request);
     if (access.role === 'surveyor') await refuseOthersJobs(people, access, request.path);
     next();
   };
@@ -98,6 +104,5 @@ export function guard(people: PeopleStore): RequestHandler {
 async function refuseOthersJobs(people: PeopleStore, { accountId }: Access, path: string): Promise<void> {
   const id = /^\/jobs\/([^/]+)/.exec(path)?.[1];
   if (id === undefined) return;
-  if (!z.uuid().safeParse(id).success) throw notFound('job');
-  if (!(await people.assigned(id)).includes(accountId ?? '')) throw notFound('job');
+  if (!(await people.assigned(validId(id, 'job'))).includes(accountId ?? '')) throw notFound('job');
 }

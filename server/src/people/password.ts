@@ -19,15 +19,17 @@ export async function fits(password: string, stored: string | null): Promise<boo
   return stored !== null && right;
 }
 
-let strength: Promise<(password: string, of: readonly string[]) => string> | null = null;
+/** Is a password guessed quickly, by who knows certain words? */
+type Guessed = (password: string, of: readonly string[]) => boolean;
+let guessed: Promise<Guessed> | null = null;
 
-async function loadStrength(): Promise<(password: string, of: readonly string[]) => string> {
+async function loadGuessed(): Promise<Guessed> {
   const [{ ZxcvbnFactory }, common] = await Promise.all([
     import('@zxcvbn-ts/core'),
     import('@zxcvbn-ts/language-common'),
   ]);
   const judge = new ZxcvbnFactory({ dictionary: common.dictionary, graphs: common.adjacencyGraphs });
-  return (password, of) => (judge.check(password, [...of]).score < 3 ? 'guessed quickly' : '');
+  return (password, of) => judge.check(password, [...of]).score < 3;
 }
 
 /**
@@ -36,9 +38,9 @@ async function loadStrength(): Promise<(password: string, of: readonly string[])
  * @throws HttpProblem 422
  */
 export async function refuseWeak(password: string, of: readonly string[]): Promise<void> {
-  strength ??= loadStrength();
+  guessed ??= loadGuessed();
   const near = of.flatMap((text) => [text, text.replaceAll(/\W/g, ''), ...text.split(/\W+/)]);
-  if ((await strength)(password, near) === '') return;
+  if (!(await guessed)(password, near)) return;
   throw new HttpProblem(
     422,
     'A weak password',

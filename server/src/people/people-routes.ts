@@ -1,19 +1,14 @@
 import { invitationRequestSchema, policySchema, roleChangeSchema } from '@levamen/core/api';
 import { type Request, Router } from 'express';
 import type { DataSource } from 'typeorm';
-import * as z from 'zod';
 import { parseBody } from '../http/parse-body.js';
-import { notFound } from '../http/problem.js';
+import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import type { PeopleStore } from './people-store.js';
 import type { Sessions } from './sessions.js';
 
-const validId = (text: unknown): string => {
-  const id = z.uuid().safeParse(text);
-  if (!id.success) throw notFound('member');
-  return id.data;
-};
+const memberId = (request: Request): string => validId(request.params['id'], 'member');
 
 /** Who is a member and as what, under /api/people. */
 export function peopleRoutes(
@@ -39,12 +34,12 @@ export function peopleRoutes(
   });
 
   router.delete('/invitations/:id', async (request, response) => {
-    await people.withdraw(workspaceId, validId(request.params.id));
+    await people.withdraw(workspaceId, validId(request.params.id, 'invitation'));
     response.status(204).end();
   });
 
   router.post('/:id/reset', async (request, response) => {
-    const accountId = validId(request.params.id);
+    const accountId = memberId(request);
     const link = await people.reset(workspaceId, accountId);
     await write(request, 'password reset offered', { accountId });
     response.status(201).json(link);
@@ -58,7 +53,7 @@ export function peopleRoutes(
   });
 
   router.put('/:id', async (request, response) => {
-    const accountId = validId(request.params.id);
+    const accountId = memberId(request);
     const { role } = parseBody(roleChangeSchema, request.body);
     await people.setRole(workspaceId, accountId, role);
     await write(request, 'role changed', { accountId, role });
@@ -66,7 +61,7 @@ export function peopleRoutes(
   });
 
   router.delete('/:id', async (request, response) => {
-    const accountId = validId(request.params.id);
+    const accountId = memberId(request);
     await people.setRole(workspaceId, accountId, null);
     // He may be a member elsewhere, and signs in there again.
     await sessions.endOf(accountId, undefined);

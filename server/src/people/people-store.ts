@@ -1,12 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { Invitation, InvitationLink, Invited, Member, People, Role } from '@levamen/core/api';
 import { IsNull, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { digestOf } from '../blobs/blob-store.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { WorkspaceEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { actingFor } from '../workspaces/fence.js';
 import { fits, hashOf, refuseWeak } from './password.js';
-import { newRecoveryCodes, stepOfCode, usedUp } from './second-factor.js';
+import { newRecoveryCodes, noFactor, stepOfCode, usedUp } from './second-factor.js';
 import {
   AccountEntity,
   type AccountRow,
@@ -15,6 +16,7 @@ import {
   JobAssignmentEntity,
   MembershipEntity,
 } from './people-entities.js';
+import { WrongSecret } from './sign-in-limits.js';
 
 /** Days a link may be used. */
 const linkDays = { invitation: 7, reset: 1 } as const;
@@ -28,7 +30,6 @@ export interface MembershipOf {
 }
 
 const uuidLength = 36;
-const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 const unusable = (): HttpProblem =>
   new HttpProblem(
     404,
@@ -136,18 +137,10 @@ export class PeopleStore {
 
   /** @throws HttpProblem 409 where a company of the account asks for one */
   async removeFactor(accountId: string, password: string): Promise<void> {
-    const account = await this.account(accountId);
-    if (!account || !(await fits(password, account.passwordHash)))
-      throw new HttpProblem(422, 'Not changed', 'The password you have now is another one.', [
-        { path: 'password', message: 'This is not your password' },
-      ]);
+    await this.knownBy(accountId, password, 'password');
     if ((await this.memberships(accountId)).some(({ secondFactor }) => secondFactor))
       throw new HttpProblem(409, 'Asked for', 'Your company asks for a second factor.');
-    await this.source.manager.update(
-      AccountEntity,
-      { id: accountId },
-      { totpSecret: null, totpStep: 0, recovery: [] },
-    );
+    await this.source.manager.update(AccountEntity, { id: accountId }, noFactor);
   }
 
   /** Do members of a company sign in with a second factor? */
@@ -155,13 +148,22 @@ export class PeopleStore {
     await this.source.manager.update(WorkspaceEntity, { id: workspaceId }, { secondFactor });
   }
 
+  /**
+   * An account whose owner has shown its password once more.
+   *
+   * @param field where he entered it
+   */
+  private async knownBy(accountId: string, password: string, field: string): Promise<AccountRow> {
+    const account = await this.account(accountId);
+    if (account && (await fits(password, account.passwordHash))) return account;
+    throw new WrongSecret(422, 'Not changed', 'The password you have now is another one.', [
+      { path: field, message: 'This is not your password' },
+    ]);
+  }
+
   /** @throws HttpProblem 422 where the old one is wrong, or the new one weak */
   async changePassword(accountId: string, before: string, password: string): Promise<void> {
-    const account = await this.account(accountId);
-    if (!account || !(await fits(before, account.passwordHash)))
-      throw new HttpProblem(422, 'Not changed', 'The password you have now is another one.', [
-        { path: 'before', message: 'This is not your password' },
-      ]);
+    const account = await this.knownBy(accountId, before, 'before');
     await this.setPassword(account, password);
   }
 
@@ -182,12 +184,16 @@ export class PeopleStore {
     return manager.findOneByOrFail(AccountEntity, { id: (identifiers[0] as { id: string }).id });
   }
 
-  async people(workspaceId: string): Promise<People> {
-    const members = await this.source.query<(Omit<Member, 'since'> & { since: Date })[]>(
+  private async members(workspaceId: string): Promise<Member[]> {
+    const rows = await this.source.query<(Omit<Member, 'since'> & { since: Date })[]>(
       `SELECT a.id AS "accountId", a.name, a.email, a.totp_secret IS NOT NULL AS "secondFactor", m.role, m.since FROM membership m
        JOIN account a ON a.id = m.account_id WHERE m.workspace_id = $1 ORDER BY lower(a.name), a.id`,
       [workspaceId],
     );
+    return rows.map((member) => ({ ...member, since: member.since.toISOString() }));
+  }
+
+  async people(workspaceId: string): Promise<People> {
     const open = await this.source.manager.find(InvitationEntity, {
       where: { workspaceId, usedAt: IsNull(), expiresAt: MoreThan(new Date()) },
       order: { createdAt: 'DESC' },
@@ -195,7 +201,7 @@ export class PeopleStore {
     const { secondFactor } = await this.source.manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
     return {
       secondFactor,
-      members: members.map((member) => ({ ...member, since: member.since.toISOString() })),
+      members: await this.members(workspaceId),
       invitations: open.map(({ id, kind, email, role, expiresAt }): Invitation => ({
         id,
         kind,
@@ -208,7 +214,7 @@ export class PeopleStore {
 
   /** Invites somebody; the path of the link is given once. */
   async invite(workspaceId: string, email: string, role: Role): Promise<InvitationLink> {
-    const { members } = await this.people(workspaceId);
+    const members = await this.members(workspaceId);
     if (members.some((member) => member.email === email))
       throw new HttpProblem(409, 'A member already', `${email} is a member of this company already.`);
     return this.link(workspaceId, 'invitation', email, role);
@@ -216,7 +222,7 @@ export class PeopleStore {
 
   /** A link by which a member sets his password anew. */
   async reset(workspaceId: string, accountId: string): Promise<InvitationLink> {
-    const member = (await this.people(workspaceId)).members.find((one) => one.accountId === accountId);
+    const member = (await this.members(workspaceId)).find((one) => one.accountId === accountId);
     if (!member) throw notFound('member');
     // Whoever sets a password anew is let in wherever its account is a member.
     if ((await this.memberships(accountId)).some(({ id }) => id !== workspaceId))
@@ -302,16 +308,12 @@ export class PeopleStore {
       if (kind === 'reset') {
         if (!account) throw unusable();
         // Whoever lost the telephone, too, is let in by the owner's word.
-        await manager.update(
-          AccountEntity,
-          { id: account.id },
-          { totpSecret: null, totpStep: 0, recovery: [] },
-        );
+        await manager.update(AccountEntity, { id: account.id }, noFactor);
         await this.setPassword(account, password, manager);
-        return { ...account, totpSecret: null };
+        return { ...account, ...noFactor };
       }
       if (account && !(await fits(password, account.passwordHash)))
-        throw new HttpProblem(422, 'Not joined', `${email} has an account already: enter its password.`, [
+        throw new WrongSecret(422, 'Not joined', `${email} has an account already: enter its password.`, [
           { path: 'password', message: 'This is not the password of that account' },
         ]);
       if (!account && name === undefined)

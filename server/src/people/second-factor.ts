@@ -1,4 +1,5 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
+import { digestOf } from '../blobs/blob-store.js';
 import type { AccountRow } from './people-entities.js';
 
 /** Codes by the clock after RFC 6238: six digits, thirty seconds; one that is one step early or late fits too. */
@@ -8,8 +9,11 @@ const recoveryCodes = 10;
 /** What of an account its second factor rests on. */
 export type Factor = Pick<AccountRow, 'totpSecret' | 'totpStep' | 'recovery'>;
 
-const digestOf = (code: string): string =>
-  createHash('sha256').update(code.replaceAll(/[\s-]/g, '').toLowerCase()).digest('hex');
+/** However it is typed. */
+const recoveryDigest = (code: string): string => digestOf(code.replaceAll(/[\s-]/g, '').toLowerCase());
+
+/** An account without a second factor. */
+export const noFactor = { totpSecret: null, totpStep: 0, recovery: [] as string[] };
 
 /** A new secret, in Base32, and the address an authenticator takes it by. */
 export async function newSecret(email: string): Promise<{ readonly secret: string; readonly uri: string }> {
@@ -35,7 +39,7 @@ export function newRecoveryCodes(): { readonly codes: readonly string[]; readonl
     const text = randomBytes(5).toString('hex');
     return `${text.slice(0, 5)}-${text.slice(5)}`;
   });
-  return { codes, digests: codes.map(digestOf) };
+  return { codes, digests: codes.map(recoveryDigest) };
 }
 
 /**
@@ -46,8 +50,8 @@ export async function usedUp(
   code: string,
 ): Promise<Pick<Factor, 'totpStep' | 'recovery'> | null> {
   if (totpSecret === null) return null;
-  const step = await stepOfCode(totpSecret, code, Number(totpStep));
+  const step = await stepOfCode(totpSecret, code, totpStep);
   if (step !== null) return { totpStep: step, recovery };
-  const digest = digestOf(code);
+  const digest = recoveryDigest(code);
   return recovery.includes(digest) ? { totpStep, recovery: recovery.filter((one) => one !== digest) } : null;
 }

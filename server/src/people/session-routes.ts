@@ -16,11 +16,11 @@ import { HttpProblem, notFound } from '../http/problem.js';
 import { whoOf } from '../http/who-of.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import { actingFor } from '../workspaces/fence.js';
-import { accessOf } from './access.js';
+import { type Access, accessOf } from './access.js';
 import { newSecret } from './second-factor.js';
 import type { PeopleStore } from './people-store.js';
 import type { Sessions } from './sessions.js';
-import type { SignInLimits } from './sign-in-limits.js';
+import { type SignInLimits, WrongSecret } from './sign-in-limits.js';
 
 interface Parts {
   readonly source: DataSource;
@@ -28,6 +28,8 @@ interface Parts {
   readonly sessions: Sessions;
   readonly limits: SignInLimits;
 }
+
+const addressOf = (request: Request): string => request.ip ?? '';
 
 /** Signing in and out, and joining, under /api/session. What is done here is done before anybody has signed in. */
 export function sessionRoutes({ source, people, sessions, limits }: Parts): Router {
@@ -48,36 +50,24 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   const answer = async (request: Request): Promise<Session> => {
     const access = accessOf(request);
     if (!access) return { state: (await people.isEmpty()) ? 'setup' : 'signed-out' };
-    const own = { id: access.workspaceId, name: '', role: access.role };
-    const workspaces = (access.accountId === null ? [] : await people.memberships(access.accountId)).map(
-      ({ id, name, role }) => ({ id, name, role }),
-    );
+    const { accountId, name, email, workspaceId, automatic, secondFactor, mustAddFactor } = access;
+    const workspaces = access.workspaces.map(({ id, name: called, role }) => ({ id, name: called, role }));
     return {
       state: 'signed-in',
-      accountId: access.accountId,
-      name: access.name,
-      email: access.email,
-      workspace: workspaces.find(({ id }) => id === access.workspaceId) ?? own,
+      accountId,
+      name,
+      email,
+      workspace: workspaces.find(({ id }) => id === workspaceId)!,
       workspaces,
-      automatic: access.automatic,
-      secondFactor: access.secondFactor,
-      mustAddFactor: access.mustAddFactor,
-      token: access.automatic ? '' : (request.session.token ?? ''),
+      automatic,
+      secondFactor,
+      mustAddFactor,
+      token: automatic ? '' : (request.session.token ?? ''),
     };
   };
 
   router.get('/', async (request, response) => {
     response.json(await answer(request));
-  });
-
-  router.use((request, _response, next) => {
-    if (accessOf(request)?.automatic)
-      throw new HttpProblem(
-        409,
-        'No accounts here',
-        'This installation signs in by itself, and serves this machine only.',
-      );
-    next();
   });
 
   router.post('/setup', async (request, response) => {
@@ -89,29 +79,25 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
 
   router.post('/', async (request, response) => {
     const { email, password, code } = parseBody(signInRequestSchema, request.body);
-    const address = request.ip ?? '';
-    await limits.refuseTooMany(email, address);
-    const account = await people.known(email, password);
-    if (!account) {
-      await limits.failed(email, address);
-      throw new HttpProblem(
-        401,
-        'Not signed in',
-        'Mail address and password do not belong together. Try again, or ask the owner for a link that sets the password anew.',
-      );
-    }
-    if (account.totpSecret !== null) {
+    const account = await limits.watching(email, addressOf(request), async () => {
+      const known = await people.known(email, password);
+      if (!known)
+        throw new WrongSecret(
+          401,
+          'Not signed in',
+          'Mail address and password do not belong together. Try again, or ask the owner for a link that sets the password anew.',
+        );
+      if (known.totpSecret === null) return known;
       if (code === undefined)
         throw new HttpProblem(401, 'A code is asked for', 'Enter the code that your authenticator shows.', [
           { path: 'code', message: 'Enter the code that your authenticator shows, or a recovery code' },
         ]);
-      if (!(await people.useCode(account.id, code))) {
-        await limits.failed(email, address);
-        throw new HttpProblem(401, 'Not signed in', 'This code is not good, or has been used.', [
+      if (!(await people.useCode(known.id, code)))
+        throw new WrongSecret(401, 'Not signed in', 'This code is not good, or has been used.', [
           { path: 'code', message: 'This code is not good, or has been used: wait for the next one' },
         ]);
-      }
-    }
+      return known;
+    });
     await limits.forgive(email);
     await sessions.begin(request, account.id, whoOf(request).device);
     await write(request, account, 'signed in');
@@ -119,23 +105,20 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   });
 
   router.delete('/', async (request, response) => {
-    const access = accessOf(request);
-    if (access && !access.automatic) await sessions.end(request);
+    if (accessOf(request)) await sessions.end(request);
     response.status(204).end();
   });
 
-  /** What only somebody who has signed in himself may do. */
-  const own = (request: Request): { readonly accountId: string; readonly name: string } => {
+  /** Who asks: only somebody who has signed in. */
+  const own = (request: Request): Access & { readonly accountId: string } => {
     const access = accessOf(request);
     if (!access?.accountId) throw new HttpProblem(401, 'Not signed in', 'Sign in first.');
     refuseWithoutToken(request);
-    return { accountId: access.accountId, name: access.name };
+    return { ...access, accountId: access.accountId };
   };
 
   router.get('/list', async (request, response) => {
-    const access = accessOf(request);
-    if (!access?.accountId) throw new HttpProblem(401, 'Not signed in', 'Sign in first.');
-    response.json(await sessions.of(access.accountId, request.session.publicId));
+    response.json(await sessions.of(own(request).accountId, request.session.publicId));
   });
 
   router.delete('/others', async (request, response) => {
@@ -147,14 +130,9 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   router.put('/password', async (request, response) => {
     const { accountId, name } = own(request);
     const { before, password } = parseBody(passwordChangeSchema, request.body);
-    await limits.refuseTooMany(accountId, request.ip ?? '');
-    try {
-      await people.changePassword(accountId, before, password);
-    } catch (error) {
-      if (error instanceof HttpProblem && error.title === 'Not changed')
-        await limits.failed(accountId, request.ip ?? '');
-      throw error;
-    }
+    await limits.watching(accountId, addressOf(request), () =>
+      people.changePassword(accountId, before, password),
+    );
     // Whoever had the old one is out.
     await sessions.endOf(accountId, request.session.publicId);
     await write(request, { id: accountId, name }, 'password changed');
@@ -162,8 +140,7 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   });
 
   router.post('/second-factor', async (request, response) => {
-    own(request);
-    const offer = await newSecret(accessOf(request)!.email);
+    const offer = await newSecret(own(request).email);
     request.session.offered = offer.secret;
     response.status(201).json(offer);
   });
@@ -183,16 +160,15 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   router.delete('/second-factor', async (request, response) => {
     const { accountId, name } = own(request);
     const { password } = parseBody(factorRemoveSchema, request.body);
-    await limits.refuseTooMany(accountId, request.ip ?? '');
-    await people.removeFactor(accountId, password);
+    await limits.watching(accountId, addressOf(request), () => people.removeFactor(accountId, password));
     await write(request, { id: accountId, name }, 'second factor removed');
     response.status(204).end();
   });
 
   router.put('/workspace', async (request, response) => {
-    const { accountId } = own(request);
+    const { workspaces } = own(request);
     const { id } = parseBody(z.strictObject({ id: z.uuid() }), request.body);
-    if (!(await people.memberships(accountId)).some((one) => one.id === id)) throw notFound('company');
+    if (!workspaces.some((one) => one.id === id)) throw notFound('company');
     request.session.workspaceId = id;
     response.status(204).end();
   });
@@ -204,12 +180,9 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
   router.post('/join/:link', async (request, response) => {
     const asked = parseBody(acceptRequestSchema, request.body);
     const { email } = await people.invited(request.params.link);
-    await limits.refuseTooMany(email, request.ip ?? '');
-    const account = await people.accept(request.params.link, asked).catch(async (error: unknown) => {
-      if (error instanceof HttpProblem && error.title === 'Not joined')
-        await limits.failed(email, request.ip ?? '');
-      throw error;
-    });
+    const account = await limits.watching(email, addressOf(request), () =>
+      people.accept(request.params.link, asked),
+    );
     await sessions.endOf(account.id, undefined);
     // A link and a password stand for no second factor: who has one signs in with it.
     if (account.totpSecret === null) await sessions.begin(request, account.id, whoOf(request).device);
@@ -221,6 +194,7 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
 
 /** Requests that change something carry the token of their session: a page of another site cannot know it. */
 export function refuseWithoutToken(request: Request): void {
+  if (request.method === 'GET' || request.method === 'HEAD') return;
   if (accessOf(request)?.automatic !== false) return;
   if (request.get(tokenHeader) !== request.session.token)
     throw new HttpProblem(403, 'Not from this page', 'Reload the page, then do it again.');

@@ -2,9 +2,9 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import type pg from 'pg';
 import type { DataSource } from 'typeorm';
 import type { SessionEntry } from '@levamen/core/api';
+import { poolOf } from '../store/pool-of.js';
 
 declare module 'express-session' {
   interface SessionData {
@@ -27,7 +27,6 @@ const idleMs = 12 * hourMs;
 const longestMs = 7 * 24 * hourMs;
 
 interface Row {
-  readonly sid: string;
   readonly sess: Partial<session.SessionData>;
 }
 
@@ -38,11 +37,10 @@ export class Sessions {
   /** @param secure cookies go over TLS only */
   handler(secret: string, secure: boolean): RequestHandler {
     const Store = connectPgSimple(session);
-    const pool = (this.source.driver as unknown as { master: pg.Pool }).master;
     return session({
       name: secure ? '__Host-levamen' : 'levamen',
       secret,
-      store: new Store({ pool, tableName: 'session', pruneSessionInterval: 900 }),
+      store: new Store({ pool: poolOf(this.source), tableName: 'session', pruneSessionInterval: 900 }),
       resave: false,
       saveUninitialized: false,
       rolling: true,
@@ -52,9 +50,7 @@ export class Sessions {
 
   /** Signs in under a new identifier: one that was known before is worth nothing after. */
   async begin(request: Request, accountId: string, device: string): Promise<void> {
-    await new Promise<void>((resolve, reject) => {
-      request.session.regenerate((error: unknown) => (error ? reject(asError(error)) : resolve()));
-    });
+    await told((done) => request.session.regenerate(done));
     Object.assign(request.session, {
       accountId,
       workspaceId: null,
@@ -64,15 +60,11 @@ export class Sessions {
       device,
       signedInAt: new Date().toISOString(),
     });
-    await new Promise<void>((resolve, reject) => {
-      request.session.save((error: unknown) => (error ? reject(asError(error)) : resolve()));
-    });
+    await told((done) => request.session.save(done));
   }
 
   async end(request: Request): Promise<void> {
-    await new Promise<void>((resolve, reject) => {
-      request.session.destroy((error: unknown) => (error ? reject(asError(error)) : resolve()));
-    });
+    await told((done) => request.session.destroy(done));
   }
 
   /** Has a session lasted as long as any may? */
@@ -83,7 +75,7 @@ export class Sessions {
   /** The sessions of an account, the newest first. */
   async of(accountId: string, thisId: string | undefined): Promise<SessionEntry[]> {
     const rows = await this.source.query<Row[]>(
-      `SELECT sid, sess FROM session WHERE sess->>'accountId' = $1 AND expire > now()`,
+      `SELECT sess FROM session WHERE sess->>'accountId' = $1 AND expire > now()`,
       [accountId],
     );
     return rows
@@ -105,4 +97,11 @@ export class Sessions {
   }
 }
 
-const asError = (error: unknown): Error => (error instanceof Error ? error : new Error(String(error)));
+/** Waits until it is done. */
+const told = (ask: (done: (error: unknown) => void) => unknown): Promise<void> =>
+  new Promise((resolve, reject) => {
+    ask((error) => {
+      if (error) reject(error instanceof Error ? error : new Error('The session could not be kept'));
+      else resolve();
+    });
+  });

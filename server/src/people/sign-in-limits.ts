@@ -6,12 +6,30 @@ const minutes = 15;
 /** Failures in that time after which an account, or an address, is told to wait. */
 const most = { account: 8, address: 40 } as const;
 
+/** A secret that was asked for is another one: it is counted. */
+export class WrongSecret extends HttpProblem {}
+
 /** Counts failed sign-ins in the database: a restart forgives none. */
 export class SignInLimits {
   constructor(private readonly source: DataSource) {}
 
-  /** @throws HttpProblem 429 where too many have failed of late */
-  async refuseTooMany(email: string, address: string): Promise<void> {
+  /**
+   * Does what rests on a secret, and counts it where that is wrong ({@link WrongSecret}).
+   *
+   * @param whose the account it is a secret of: its mail address, or its id
+   * @throws HttpProblem 429 where too many have failed of late
+   */
+  async watching<Result>(whose: string, address: string, work: () => Promise<Result>): Promise<Result> {
+    await this.refuseTooMany(whose, address);
+    try {
+      return await work();
+    } catch (error) {
+      if (error instanceof WrongSecret) await this.failed(whose, address);
+      throw error;
+    }
+  }
+
+  private async refuseTooMany(email: string, address: string): Promise<void> {
     const at = MoreThan(new Date(Date.now() - minutes * 60_000));
     const { manager } = this.source;
     const [ofAccount, ofAddress] = await Promise.all([
@@ -26,7 +44,7 @@ export class SignInLimits {
     );
   }
 
-  async failed(email: string, address: string): Promise<void> {
+  private async failed(email: string, address: string): Promise<void> {
     await this.source.manager.insert(SignInFailureEntity, [
       { key: `account ${email}` },
       { key: `address ${address}` },

@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type pg from 'pg';
 import type { DataSource } from 'typeorm';
+import { poolOf } from '../store/pool-of.js';
 
 /** For whom a query runs. */
 export interface Acting {
@@ -25,7 +26,7 @@ type Connected = (error: Error | undefined, client?: pg.PoolClient, release?: ()
  * @param otherwise for whom code acts that does not say so; tests look at what a workspace keeps
  */
 export function fence(source: DataSource, otherwise: Acting = nobody): void {
-  const pool = (source.driver as unknown as { master: pg.Pool }).master;
+  const pool = poolOf(source);
   const last = new WeakMap<pg.PoolClient, string>();
   const connect = pool.connect.bind(pool) as (callback: Connected) => void;
   const say = async (client: pg.PoolClient, who: Acting): Promise<void> => {

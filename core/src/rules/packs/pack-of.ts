@@ -58,7 +58,7 @@ export interface UnderRules extends UnderCode {
 }
 
 /** Does a rule hold in the region and with the utility of a job? While the job names none, a rule that asks for one does not. */
-export const holdsThere = (
+const holdsThere = (
   { region, utility }: Pick<Rule, 'region' | 'utility'>,
   parties: Pick<Parties, 'region' | 'utility'>,
 ): boolean => isPartOf(region, parties.region) && isPartOf(utility, parties.utility);
