@@ -13,9 +13,9 @@ import {
   withRuntimes,
 } from '@levamen/core/study';
 import type { Simulation } from '@levamen/core/study/details';
-import type { MaterialLine } from '@levamen/core/wiring';
 import { EMPTY, firstValueFrom, Observable, startWith, switchMap } from 'rxjs';
 import { dailyAsked, stacksInUse } from '../daily/daily-asked';
+import { priceOfDesign } from '../data/design-price';
 import { DailyStudies } from '../data/daily-studies';
 import { EvaluationService } from '../data/evaluation';
 import { JobSession } from '../data/job-session';
@@ -81,7 +81,7 @@ export class DesignResults {
         plan,
         evaluation,
         bySeason: noSeasons,
-        price: priceIn(wish, plan, evaluation),
+        price: priceOfDesign(wish.priceOf, plan, evaluation, null),
         comfort: null,
         daily: null,
       };
@@ -130,14 +130,18 @@ export class DesignResults {
       const outlook = await simulation.outlook(plan, stack.parts);
       if (outlook) outlooks.set(stack.name, outlook);
     }
-    let next: DesignResult = { ...of, evaluation, price: priceIn(wish, plan, evaluation) };
+    let next: DesignResult = {
+      ...of,
+      evaluation,
+      price: priceOfDesign(wish.priceOf, plan, evaluation, null),
+    };
     say(next);
     const parts = evaluation.selected?.stack.parts;
     if (!parts) return;
     // What it is wired with is not known before its units are.
     const material = await this.wiring.materialOf(plan, evaluation);
     if (isOver()) return;
-    next = { ...next, price: priceIn(wish, plan, evaluation, material) };
+    next = { ...next, price: priceOfDesign(wish.priceOf, plan, evaluation, material) };
     say(next);
     const islandId = evaluation.island?.id ?? '';
     const weather = this.weather.year().year;
@@ -157,13 +161,4 @@ export class DesignResults {
     const comfort = await firstValueFrom(this.studies.comfort({ plan, islandId, parts, weather }));
     say({ ...next, comfort: comfort ?? undefined });
   }
-}
-
-function priceIn(
-  { priceOf }: Wish,
-  plan: Plan,
-  { island, selected }: Evaluation,
-  material: readonly MaterialLine[] | null = null,
-): OfferTotal | null {
-  return priceOf && island && selected ? priceOf(plan, island, selected.stack, material) : null;
 }

@@ -53,8 +53,7 @@ export class JobList {
   private readonly api = inject(JobsApi);
   private readonly savers = inject(Savers);
   private readonly signed = inject(SignedIn);
-  /** Jobs are made, and removed, by designers. */
-  protected readonly mayDesign = computed(() => this.signed.who() === null || this.signed.may('designer'));
+  protected readonly mayDesign = this.signed.mayDesign;
   /** Where there are accounts. */
   protected readonly mayGive = computed(
     () => this.signed.may('designer') && this.signed.who()?.automatic === false,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -36,7 +36,7 @@ export class JobsPage {
   private readonly photos = inject(PhotoSender);
   private readonly signed = inject(SignedIn);
 
-  protected readonly mayDesign = computed(() => this.signed.who() === null || this.signed.may('designer'));
+  protected readonly mayDesign = this.signed.mayDesign;
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
   protected readonly error = signal('');

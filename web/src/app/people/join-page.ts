@@ -1,32 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { acceptRequestSchema, leastPasswordLength, roleNames, roleWords } from '@levamen/core/api';
-import { Button } from 'primeng/button';
+import { acceptRequestSchema, roleNames, roleWords } from '@levamen/core/api';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { problemText } from '../data/jobs-api';
 import { EntryField } from './entry-field';
+import { EntryPage } from './entry-page';
 import { FormSending } from './form-sending';
+import { passwordHint } from './password-hint';
 import { PeopleApi } from './people-api';
+import { SentForm } from './sent-form';
 import { SignedIn } from './session';
 
 /** Where a link of an invitation leads, or one that sets a password anew. */
 @Component({
   selector: 'lv-join-page',
-  imports: [Button, EntryField, FormsModule],
+  imports: [EntryField, EntryPage, SentForm],
   template: `
-    <main class="sheet">
-      <div class="title">
-        <img src="mark.svg" alt="" width="30" height="30" />
-        <h1>{{ title() }}</h1>
-      </div>
+    <lv-entry-page [heading]="title()">
       @if (found()?.problem; as problem) {
         <p class="problem" role="alert">{{ problem }}</p>
       }
       @if (invited(); as invited) {
         <p class="small">{{ words() }}</p>
-        <form (ngSubmit)="send()">
+        <lv-sent-form [sending]="sending" [action]="action()" [isMain]="true" [isWide]="true" (sent)="send()">
           @if (asksName()) {
             <lv-entry-field
               label="Your name"
@@ -45,15 +42,16 @@ import { SignedIn } from './session';
             [(value)]="password"
             [problem]="sending.at('password')"
           />
-          @if (sending.problem() !== '') {
-            <p class="problem small" role="alert">{{ sending.problem() }}</p>
-          }
-          <p-button type="submit" [label]="action()" [loading]="sending.busy()" [fluid]="true" />
-        </form>
+        </lv-sent-form>
       }
-    </main>
+    </lv-entry-page>
   `,
-  styleUrl: './entry-page.css',
+  styles: `
+    .problem {
+      color: var(--fails);
+      font-weight: 600;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JoinPage {
@@ -66,7 +64,7 @@ export class JoinPage {
   protected readonly sending = new FormSending();
   protected readonly name = signal('');
   protected readonly password = signal('');
-  protected readonly hint = `At least ${leastPasswordLength} characters: several words that have nothing to do with each other.`;
+  protected readonly hint = passwordHint;
   protected readonly found = toSignal(
     toObservable(this.link).pipe(
       switchMap((link) =>

@@ -1,20 +1,20 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { passwordChangeSchema } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
 import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
 import { PeopleApi } from './people-api';
+import { SentForm } from './sent-form';
 import { SecondFactorCard } from './second-factor-card';
 import { SignedIn } from './session';
 
 /** One's own account: where one has signed in, and another password. */
 @Component({
   selector: 'lv-own-account',
-  imports: [Button, DatePipe, EntryField, FormsModule, SecondFactorCard],
+  imports: [Button, DatePipe, EntryField, SecondFactorCard, SentForm],
   template: `
     <section class="sheet" aria-labelledby="own-heading">
       <h2 id="own-heading">Your account</h2>
@@ -34,7 +34,7 @@ import { SignedIn } from './session';
       }
       <lv-second-factor-card />
       <h3>Another password</h3>
-      <form (ngSubmit)="change()">
+      <lv-sent-form [sending]="sending" action="Change it" (sent)="change()">
         <lv-entry-field
           label="Password you have now"
           name="before"
@@ -51,28 +51,20 @@ import { SignedIn } from './session';
           [(value)]="password"
           [problem]="sending.at('password')"
         />
-        @if (sending.problem() !== '') {
-          <p class="problem small" role="alert">{{ sending.problem() }}</p>
-        }
         @if (done()) {
-          <p class="small" role="status">Changed. Every other session has ended.</p>
+          <p after class="small" role="status">Changed. Every other session has ended.</p>
         }
-        <p-button type="submit" label="Change it" size="small" [loading]="sending.busy()" />
-      </form>
+      </lv-sent-form>
     </section>
   `,
   styles: `
-    .sheet,
-    form {
+    .sheet {
       display: grid;
       gap: 0.7rem;
-    }
-    .sheet {
       padding: 1rem 1.1rem;
     }
-    .problem {
-      color: var(--fails);
-      font-weight: 600;
+    ul {
+      padding-inline-start: 1.1rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -21,12 +21,13 @@ import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
 import { OwnAccount } from './own-account';
 import { PeopleApi } from './people-api';
+import { SentForm } from './sent-form';
 import { SignedIn } from './session';
 
 /** Who is a member of the company and as what, who is invited; and one's own account. */
 @Component({
   selector: 'lv-people-page',
-  imports: [Button, Checkbox, DatePipe, EntryField, FormsModule, OwnAccount, PlaceHeader, Select],
+  imports: [Button, Checkbox, DatePipe, EntryField, FormsModule, OwnAccount, PlaceHeader, Select, SentForm],
   templateUrl: './people-page.html',
   styleUrl: './people-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

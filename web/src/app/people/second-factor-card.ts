@@ -1,17 +1,17 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { type FactorOffer, factorConfirmSchema, factorRemoveSchema } from '@levamen/core/api';
 import { Button } from 'primeng/button';
 import { firstValueFrom, tap } from 'rxjs';
 import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
 import { PeopleApi } from './people-api';
+import { SentForm } from './sent-form';
 import { SignedIn } from './session';
 
 /** A second factor beside the password: added by a code of an authenticator, removed by the password. */
 @Component({
   selector: 'lv-second-factor-card',
-  imports: [Button, EntryField, FormsModule],
+  imports: [Button, EntryField, SentForm],
   template: `
     <h3>Second factor</h3>
     @if (codes(); as codes) {
@@ -23,7 +23,7 @@ import { SignedIn } from './session';
     }
     @if (signed.who()?.secondFactor) {
       <p class="small">Signing in asks for a code of your authenticator.</p>
-      <form (ngSubmit)="remove()">
+      <lv-sent-form [sending]="sending" action="Remove it" (sent)="remove()">
         <lv-entry-field
           label="Password, to remove it"
           name="factor-password"
@@ -32,11 +32,7 @@ import { SignedIn } from './session';
           [(value)]="password"
           [problem]="sending.at('password')"
         />
-        @if (sending.problem() !== '') {
-          <p class="problem small" role="alert">{{ sending.problem() }}</p>
-        }
-        <p-button type="submit" label="Remove it" size="small" severity="secondary" [text]="true" />
-      </form>
+      </lv-sent-form>
     } @else {
       @if (signed.who()?.mustAddFactor) {
         <p class="problem small" role="alert">
@@ -49,7 +45,7 @@ import { SignedIn } from './session';
           <a [href]="offer.uri">open it there</a>; then enter the code it shows.
         </p>
         <p class="figure codes" data-factor-key>{{ offer.secret }}</p>
-        <form (ngSubmit)="confirm()">
+        <lv-sent-form [sending]="sending" action="Add it" (sent)="confirm()">
           <lv-entry-field
             label="Code it shows"
             name="factor-code"
@@ -57,11 +53,7 @@ import { SignedIn } from './session';
             [(value)]="code"
             [problem]="sending.at('code')"
           />
-          @if (sending.problem() !== '') {
-            <p class="problem small" role="alert">{{ sending.problem() }}</p>
-          }
-          <p-button type="submit" label="Add it" size="small" [loading]="sending.busy()" />
-        </form>
+        </lv-sent-form>
       } @else {
         <p class="small soft">
           A code of your telephone beside the password: who has one of the two is not in.
@@ -71,8 +63,7 @@ import { SignedIn } from './session';
     }
   `,
   styles: `
-    :host,
-    form {
+    :host {
       display: grid;
       gap: 0.6rem;
     }

@@ -28,6 +28,9 @@ export class SignedIn {
     return this.session();
   }
 
+  /** Jobs are made, and removed, by designers; without a server nobody can say. */
+  readonly mayDesign = computed(() => this.who() === null || this.may('designer'));
+
   may(least: Role): boolean {
     const who = this.who();
     return who !== null && roles.indexOf(who.workspace.role) >= roles.indexOf(least);

@@ -1,30 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { leastPasswordLength, setupRequestSchema, signInRequestSchema } from '@levamen/core/api';
-import { Button } from 'primeng/button';
+import { setupRequestSchema, signInRequestSchema } from '@levamen/core/api';
 import { EntryField } from './entry-field';
+import { EntryPage } from './entry-page';
 import { FormSending } from './form-sending';
+import { passwordHint } from './password-hint';
 import { PeopleApi } from './people-api';
+import { SentForm } from './sent-form';
 import { SignedIn } from './session';
 
 /** Signing in; and, where nobody has an account yet, entering the owner. */
 @Component({
   selector: 'lv-sign-in-page',
-  imports: [Button, EntryField, FormsModule],
+  imports: [EntryField, EntryPage, SentForm],
   template: `
-    <main class="sheet">
-      <div class="title">
-        <img src="mark.svg" alt="" width="30" height="30" />
-        <h1>{{ isFirst() ? 'Welcome to Levamen' : 'Sign in to Levamen' }}</h1>
-      </div>
+    <lv-entry-page [heading]="isFirst() ? 'Welcome to Levamen' : 'Sign in to Levamen'">
       @if (isFirst()) {
         <p class="small">
           Nobody has an account here yet. The first one owns what is kept on this machine, and invites the
           others.
         </p>
       }
-      <form (ngSubmit)="send()">
+      <lv-sent-form
+        [sending]="sending"
+        [action]="isFirst() ? 'Begin' : 'Sign in'"
+        [isMain]="true"
+        [isWide]="true"
+        (sent)="send()"
+      >
         @if (isFirst()) {
           <lv-entry-field
             label="Company"
@@ -67,25 +70,15 @@ import { SignedIn } from './session';
             [problem]="sending.at('code')"
           />
         }
-        @if (sending.problem() !== '') {
-          <p class="problem small" role="alert">{{ sending.problem() }}</p>
-        }
-        <p-button
-          type="submit"
-          [label]="isFirst() ? 'Begin' : 'Sign in'"
-          [loading]="sending.busy()"
-          [fluid]="true"
-        />
-      </form>
+      </lv-sent-form>
       @if (!isFirst()) {
         <p class="small soft">
           Forgotten? The owner of your company makes a link that sets the password anew. What you entered on
           this device is kept, and sent once you have signed in.
         </p>
       }
-    </main>
+    </lv-entry-page>
   `,
-  styleUrl: './entry-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SignInPage {
@@ -102,7 +95,7 @@ export class SignInPage {
   protected readonly password = signal('');
   /** Of the second factor, where there is one: asked for once the password was right. */
   protected readonly code = signal('');
-  protected readonly hint = `At least ${leastPasswordLength} characters: several words that have nothing to do with each other.`;
+  protected readonly hint = passwordHint;
   protected readonly isFirst = computed(() => this.signed.session()?.state === 'setup');
 
   constructor() {
