@@ -68,6 +68,8 @@ test('designs stand beside each other, are copied, named and chosen; edits are t
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Sources' }).click();
   const cost = page.getByRole('region', { name: 'What it costs' });
   await expect(cost).toContainText('with fees and taxes');
+  // Once it is wired, every part of it has a price.
+  await expect(cost).not.toContainText('≈', { timeout: 60_000 });
   await expect(cost).not.toContainText('without a price');
   await cost.getByText(/ lines$/).click();
   await expect(cost.getByRole('row', { name: /Circuit moved/ })).toContainText('13 × 0.6 h × 105');

@@ -14,6 +14,7 @@ export default defineConfig({
       testIgnore: [
         'saving.test.ts',
         'nothing-lost.test.ts',
+        'devices-converge.test.ts',
         'equipment.test.ts',
         'company-rules.test.ts',
         'people.test.ts',
@@ -26,7 +27,11 @@ export default defineConfig({
     { name: 'company', testMatch: ['equipment.test.ts', 'company-rules.test.ts'], timeout: 300_000 },
     // Kills the server, so nothing may run beside it.
     { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['company'] },
-    { name: 'long', testMatch: 'nothing-lost.test.ts', dependencies: ['alone'] },
+    {
+      name: 'long',
+      testMatch: ['nothing-lost.test.ts', 'devices-converge.test.ts'],
+      dependencies: ['alone'],
+    },
   ],
   // A busy machine may miss a deadline once; a test that fails twice is broken.
   retries: process.env['CI'] ? 1 : 0,
@@ -38,6 +43,8 @@ export default defineConfig({
     baseURL: process.env['LEVAMEN_E2E_URL'] ?? 'http://127.0.0.1:4780',
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Whoever tests what happens without a network takes it in again: else each page would fetch the whole program.
+    serviceWorkers: 'block',
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

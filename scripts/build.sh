@@ -48,6 +48,7 @@ build_web() {
     cat "$STATE/web-build.log" >&2
     fail "The page could not be built." "See the messages above."
   }
+  node scripts/build-field-worker.mjs || fail "The service worker of the page could not be built." "See the messages above."
   node scripts/precompress.mjs
 }
 
@@ -57,5 +58,5 @@ build_all() {
   [ -f server/dist/main.js ] || rm -f "$STATE/stamps/build-server"
   [ -f web/dist/browser/index.html ] || rm -f "$STATE/stamps/build-web"
   unless_done build-server "$(digest core/src server/src core/tsconfig.json server/tsconfig.json tsconfig.base.json)" compile_server
-  unless_done build-web "$(digest core/src web tsconfig.base.json)" build_web
+  unless_done build-web "$(digest core/src web tsconfig.base.json scripts/build-field-worker.mjs)" build_web
 }

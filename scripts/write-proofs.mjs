@@ -11,6 +11,10 @@ const titles = {
     'Nothing typed is lost',
     'Two devices type into one job in a browser while the server is killed, lines drop, windows close and reload. Afterwards the last value each typed is there, and every value a device was told is saved stands in a revision (`e2e/nothing-lost.test.ts`).',
   ],
+  'devices-converge': [
+    'Tablets without a network',
+    'Three browsers with a job that was taken along make random edits and take photos without a network, and come back one after the other, in every order. The job is the same after each, but for the order of rows; every value each of them entered is there, and nobody was asked anything, since no two changed the same field (`e2e/devices-converge.test.ts`).',
+  ],
   fuzz: [
     'Mutated requests',
     'Valid requests of every route, changed at one or two random places; none is answered with a 500, and every job that is taken can be read back (`server/src/fuzz.spec.ts`).',

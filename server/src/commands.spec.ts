@@ -1,4 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process';
+import { X509Certificate } from 'node:crypto';
 import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
@@ -52,6 +53,35 @@ describe('./levamen', () => {
       const result = await levamen.run(args);
       expect([result.code, result.printed]).toEqual([1, expect.stringContaining('What to do: ')]);
     }
+  });
+
+  it('makes an authority once, and certificates of it for the names that are asked for', async () => {
+    const wrong = await levamen.run(['certificate']);
+    expect([wrong.code, wrong.printed]).toEqual([1, expect.stringContaining('under which names')]);
+    const tls = (name: string): Promise<X509Certificate> =>
+      readFile(join(levamen.state, 'tls', name)).then((bytes) => new X509Certificate(bytes));
+    const first = await levamen.run(['certificate', 'levamen.local', '192.0.2.7']);
+    expect([first.code, first.printed]).toEqual([
+      0,
+      expect.stringContaining('LEVAMEN_HOSTS=levamen.local,192.0.2.7'),
+    ]);
+    const [authority, server] = [await tls('authority.crt'), await tls('server.crt')];
+    expect([authority.ca, server.ca]).toEqual([true, false]);
+    expect(server.verify(authority.publicKey)).toBe(true);
+    expect([
+      server.checkHost('levamen.local'),
+      server.checkIP('192.0.2.7'),
+      server.checkHost('other.local'),
+    ]).toEqual(['levamen.local', '192.0.2.7', undefined]);
+    const days = (Date.parse(server.validTo) - Date.now()) / 86_400_000;
+    expect(days).toBeGreaterThan(390);
+    expect(days).toBeLessThanOrEqual(398);
+    const { mode } = await stat(join(levamen.state, 'tls', 'authority.key'));
+    expect(mode & 0o077).toBe(0);
+    await levamen.run(['certificate', 'other.local']);
+    const again = await tls('server.crt');
+    expect(again.checkHost('other.local')).toBe('other.local');
+    expect(again.verify(authority.publicKey)).toBe(true);
   });
 
   it('says what to do about a port that is wrong or in use', async () => {

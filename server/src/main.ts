@@ -7,7 +7,9 @@ import { readConfig } from './config.js';
 import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
+import { makePost } from './mail/post.js';
 import { sessionSecret } from './people/session-secret.js';
+import { keepHouse } from './personal/keep-house.js';
 import { makeDataSource } from './store/data-source.js';
 import { defaultWorkspaceId } from './store/default-workspace.js';
 import { actingFor, fence } from './workspaces/fence.js';
@@ -37,6 +39,7 @@ try {
   giveUp(1, 'The database cannot be used yet', error);
 }
 
+const stopping = new AbortController();
 const app = makeApp({
   source,
   logger,
@@ -47,7 +50,10 @@ const app = makeApp({
     ? { secret: await sessionSecret(source), secure: config.tls !== null || config.reach.proxies.length > 0 }
     : null,
   reach: config.reach,
+  post: config.mail && makePost(config.mail),
+  stopping: stopping.signal,
 });
+keepHouse(source, logger, stopping.signal);
 const server = config.tls
   ? createTlsServer(
       {
@@ -68,6 +74,8 @@ const stop = (signal: string): void => {
   server.close(() => {
     void source.destroy().then(() => process.exit(0));
   });
+  // Streams of open jobs would go on for as long as the grace lasts.
+  stopping.abort();
   server.closeIdleConnections();
 };
 process.once('SIGTERM', stop);

@@ -61,7 +61,13 @@ export {
   type FactorOffer,
   factorOfferSchema,
   factorRemoveSchema,
+  forgottenRequestSchema,
+  companyRequestSchema,
+  type PersonalData,
+  personalDataSchema,
   policySchema,
+  type Retention,
+  retentionSchema,
   recoveryCodesSchema,
   type Invitation,
   type InvitationLink,
@@ -87,6 +93,13 @@ export {
   signInRequestSchema,
   tokenHeader,
 } from './people-api.schema.js';
+export {
+  type LiveEvent,
+  liveEventSchema,
+  type LiveQuery,
+  liveQuerySchema,
+  type Present,
+} from './live-api.schema.js';
 export { type LiveSample, liveSampleSchema } from './monitor-api.schema.js';
 export {
   maxValues,
@@ -105,4 +118,5 @@ export {
   weatherHoursSchema,
   weatherYearOf,
 } from './weather-api.schema.js';
+export { buildHeader, formatHeader, olderPage } from './page-api.schema.js';
 export { type ListPaper, listPaperSchema } from './paper-api.schema.js';

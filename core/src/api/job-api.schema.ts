@@ -4,7 +4,7 @@ import { jobSchema } from '../job/index.js';
 
 /** What the server and the page say to each other about jobs. */
 
-const revisionSchema = countSchema(1, 2_147_483_647);
+export const revisionSchema = countSchema(1, 2_147_483_647);
 const momentSchema = z.iso.datetime();
 
 /** Who saved, and on which device; names chosen there until there are accounts. Empty = not said. */

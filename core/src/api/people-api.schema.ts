@@ -69,6 +69,9 @@ export const signInRequestSchema = z.strictObject({
   code: codeSchema.optional(),
 });
 
+/** Asks for a letter with a link that sets the password anew. */
+export const forgottenRequestSchema = z.strictObject({ email: emailSchema });
+
 /** A secret for an authenticator, until a code of it has come back. */
 export const factorOfferSchema = z.strictObject({ secret: z.string(), uri: z.string() });
 export type FactorOffer = z.infer<typeof factorOfferSchema>;
@@ -77,6 +80,52 @@ export const factorRemoveSchema = z.strictObject({ password: givenPasswordSchema
 /** Shown once. */
 export const recoveryCodesSchema = z.strictObject({ codes: z.array(z.string()) });
 export const policySchema = z.strictObject({ secondFactor: z.boolean() });
+
+const daysSchema = (least: number, label: string) =>
+  field(
+    z
+      .number({ error: 'Enter whole days' })
+      .int('Enter whole days')
+      .min(least, `Enter at least ${least} days, or nothing: then it is kept for good`)
+      .max(36_500, 'Enter at most 36500 days, or nothing: then it is kept for good')
+      .nullable(),
+    { label, hint: 'empty = for good' },
+  );
+
+/** How long a company keeps what nobody works on any more; null = for good. */
+export const retentionSchema = z.strictObject({
+  binDays: daysSchema(1, 'Days a deleted job lies in the bin'),
+  logDays: daysSchema(30, 'Days the log is kept'),
+});
+export type Retention = z.infer<typeof retentionSchema>;
+
+/** Everything a company keeps of one of its people. */
+export const personalDataSchema = z.strictObject({
+  name: z.string(),
+  email: z.string(),
+  since: z.iso.datetime(),
+  role: z.string(),
+  memberSince: z.iso.datetime(),
+  secondFactor: z.boolean(),
+  sessions: z.array(z.strictObject({ device: z.string(), signedInAt: z.string() })),
+  jobsGiven: z.array(z.string()),
+  /** What he did, oldest first: saves of jobs, lines of the log, changes of equipment and rules. */
+  did: z.array(
+    z.strictObject({
+      at: z.iso.datetime(),
+      what: z.string(),
+      device: z.string(),
+      job: z.string().nullable(),
+    }),
+  ),
+});
+export type PersonalData = z.infer<typeof personalDataSchema>;
+
+/** Another company of the same installation; its owner joins by a link. */
+export const companyRequestSchema = z.strictObject({
+  name: field(nameSchema(80), { label: 'Company' }),
+  email: emailSchema,
+});
 
 export const passwordChangeSchema = z.strictObject({
   before: givenPasswordSchema,
@@ -89,7 +138,11 @@ const workspaceSchema = z.strictObject({ id: z.uuid(), name: z.string(), role: z
 export const sessionSchema = z.discriminatedUnion('state', [
   /** Nobody has an account yet: the first one is asked for. */
   z.strictObject({ state: z.literal('setup') }),
-  z.strictObject({ state: z.literal('signed-out') }),
+  z.strictObject({
+    state: z.literal('signed-out'),
+    /** A forgotten password can be set anew by a letter. */
+    mail: z.boolean(),
+  }),
   z.strictObject({
     state: z.literal('signed-in'),
     /** null where the program signs in by itself. */
@@ -135,9 +188,12 @@ const memberSchema = z.strictObject({
 });
 export type Member = z.infer<typeof memberSchema>;
 
+/** What a link is good for: to join, or to set a password anew, by the owner's word or one's own. */
+const linkKindSchema = z.enum(['invitation', 'reset', 'forgotten']);
+
 const invitationSchema = z.strictObject({
   id: z.uuid(),
-  kind: z.enum(['invitation', 'reset']),
+  kind: linkKindSchema,
   email: z.string(),
   role: z.enum(roles),
   expiresAt: z.iso.datetime(),
@@ -147,6 +203,9 @@ export type Invitation = z.infer<typeof invitationSchema>;
 export const peopleSchema = z.strictObject({
   /** Members sign in with a second factor. */
   secondFactor: z.boolean(),
+  retention: retentionSchema,
+  /** Other companies are founded from here. */
+  mayFound: z.boolean(),
   members: z.array(memberSchema),
   /** Those that nobody has used yet. */
   invitations: z.array(invitationSchema),
@@ -155,15 +214,21 @@ export type People = z.infer<typeof peopleSchema>;
 
 export const invitationRequestSchema = z.strictObject({ email: emailSchema, role: roleSchema });
 
-/** A link that is shown once: the server keeps only its digest. */
-export const invitationLinkSchema = z.strictObject({ id: z.uuid(), path: z.string() });
+/** A link that was made: the server keeps only its digest. */
+export const invitationLinkSchema = z.strictObject({
+  id: z.uuid(),
+  /** Shown once; null = it went out by mail. */
+  path: z.string().nullable(),
+  /** Whether a letter took it: none, where the installation sends no mail. */
+  mail: z.enum(['none', 'sent', 'failed']),
+});
 export type InvitationLink = z.infer<typeof invitationLinkSchema>;
 
 export const roleChangeSchema = z.strictObject({ role: roleSchema });
 
 /** What a link is good for. */
 export const invitedSchema = z.strictObject({
-  kind: z.enum(['invitation', 'reset']),
+  kind: linkKindSchema,
   email: z.string(),
   company: z.string(),
   role: z.enum(roles),

@@ -13,6 +13,7 @@ import {
   jobPageSchema,
   jobSorts,
   listPaperSchema,
+  liveEventSchema,
   liveSampleSchema,
   problemSchema,
   readingSetListSchema,
@@ -61,6 +62,7 @@ const schemas = {
   ReadingSetChange: readingSetSchema.pick({ name: true, channels: true }),
   SavedReadingSet: savedReadingSetSchema,
   ReadingSetList: readingSetListSchema,
+  LiveEvent: liveEventSchema,
   LiveSample: liveSampleSchema,
   SavedWeather: savedWeatherSchema,
   SavedWeatherList: savedWeatherListSchema,
@@ -229,6 +231,19 @@ export function openApiDocument(): object {
       '/api/jobs/{id}/revisions/{revision}': {
         parameters: [id, path('revision', 'integer')],
         get: { summary: 'One revision', responses: { 200: answer('As saved then', 'SavedJob'), ...missing } },
+      },
+      '/api/jobs/{id}/live': {
+        parameters: [id, query('window', { type: 'string', format: 'uuid' })],
+        get: {
+          summary: 'Who has the job open, and what is saved in it, as it happens',
+          responses: {
+            200: {
+              description: 'Server-sent events; each is one of these',
+              content: { 'text/event-stream': { schema: { $ref: '#/components/schemas/LiveEvent' } } },
+            },
+            ...missing,
+          },
+        },
       },
       '/api/jobs/{id}/panels/{panelId}/schedule.{format}': {
         parameters: [

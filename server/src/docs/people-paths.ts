@@ -4,7 +4,11 @@ import {
   factorConfirmSchema,
   factorOfferSchema,
   factorRemoveSchema,
+  companyRequestSchema,
+  forgottenRequestSchema,
+  personalDataSchema,
   policySchema,
+  retentionSchema,
   recoveryCodesSchema,
   invitationLinkSchema,
   invitationRequestSchema,
@@ -37,6 +41,10 @@ export const peopleSchemas = {
   FactorRemove: factorRemoveSchema,
   RecoveryCodes: recoveryCodesSchema,
   Policy: policySchema,
+  Retention: retentionSchema,
+  PersonalData: personalDataSchema,
+  CompanyRequest: companyRequestSchema,
+  ForgottenRequest: forgottenRequestSchema,
 } as const;
 
 interface Writers {
@@ -78,6 +86,22 @@ export function peoplePaths({ answer, problem, body }: Writers): Record<string, 
     },
     '/api/session/list': {
       get: { summary: 'One’s own sessions', responses: { 200: answer('Newest first', 'SessionList') } },
+    },
+    '/api/session/data': {
+      get: {
+        summary: 'Everything that is kept of oneself',
+        responses: { 200: answer('All of it', 'PersonalData') },
+      },
+    },
+    '/api/session/forgotten': {
+      post: {
+        summary: 'Ask for a letter with a link that sets a forgotten password anew',
+        requestBody: body('ForgottenRequest'),
+        responses: {
+          202: { description: 'The same, whether there is such an account or not' },
+          409: problem('This installation sends no mail'),
+        },
+      },
     },
     '/api/session/others': { delete: { summary: 'End all of them but this one', responses: done } },
     '/api/session/password': {
@@ -153,6 +177,37 @@ export function peoplePaths({ answer, problem, body }: Writers): Record<string, 
         responses: { ...done, 409: problem('The last owner') },
       },
       delete: { summary: 'Remove a member', responses: { ...done, 409: problem('The last owner') } },
+    },
+    '/api/people/retention': {
+      put: {
+        summary: 'How long deleted jobs and the log are kept',
+        requestBody: body('Retention'),
+        responses: done,
+      },
+    },
+    '/api/people/companies': {
+      post: {
+        summary: 'Found another company of this installation; its owner joins by a link',
+        requestBody: body('CompanyRequest'),
+        responses: {
+          201: answer('The link', 'InvitationLink'),
+          403: problem('Only from the company that was first'),
+        },
+      },
+    },
+    '/api/people/{id}/data': {
+      parameters: id,
+      get: {
+        summary: 'Everything that is kept of a member',
+        responses: { 200: answer('All of it', 'PersonalData'), 404: problem('No such member') },
+      },
+    },
+    '/api/people/{id}/erasure': {
+      parameters: id,
+      post: {
+        summary: 'Take a member out of everything; what he did stays, without his name',
+        responses: { ...done, 409: problem('The last owner, or a member of another company') },
+      },
     },
     '/api/people/{id}/reset': {
       parameters: id,

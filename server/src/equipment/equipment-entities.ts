@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { moment, workspaceColumn } from '../store/columns.js';
+import { accountStamp, moment, workspaceColumn } from '../store/columns.js';
 
 /** One state of a company's list: who made it, when, and what it tells. Rows are only ever added. */
 export interface EquipmentRevisionRow {
@@ -11,6 +11,7 @@ export interface EquipmentRevisionRow {
   actor: string;
   device: string;
   changedAt: Date;
+  accountId: string | null;
 }
 
 /** An item as it is from one revision on, until another row of it follows. Rows are only ever added. */
@@ -40,6 +41,7 @@ export const EquipmentRevisionEntity = new EntitySchema<EquipmentRevisionRow>({
     changeId: { type: 'uuid', name: 'change_id' },
     said: { type: 'text' },
     sampleHidden: { type: 'boolean', name: 'sample_hidden' },
+    accountId: accountStamp,
     actor: { type: 'text' },
     device: { type: 'text' },
     changedAt: { ...moment, name: 'changed_at' },

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { Health } from '@levamen/core/api';
+import { buildHeader, type Health } from '@levamen/core/api';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
@@ -11,6 +11,7 @@ import type { DataSource } from 'typeorm';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
+import type { Post } from '../mail/post.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
 import { accessOf } from '../people/access.js';
 import { automaticAccess, guard, sessionAccess } from '../people/guard.js';
@@ -21,12 +22,14 @@ import { SignInLimits } from '../people/sign-in-limits.js';
 import { actingFor } from '../workspaces/fence.js';
 import { workspaceRoutes } from '../workspaces/workspace-routes.js';
 import { tableRoutes } from '../tables/table-routes.js';
+import { builtPage } from './built-page.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard, type Reach, thisMachineOnly } from './host-guard.js';
 import { refuseDeepJson } from './bounded-json.js';
 import { jsonBody } from './json-body.js';
 import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
+import { refuseOlderPage } from './older-page.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
 
 export interface AppParts {
@@ -46,6 +49,10 @@ export interface AppParts {
     /** Cookies go over TLS only. */
     readonly secure: boolean;
   } | null;
+  /** Sends letters; null = links are shown to whoever makes them. */
+  readonly post?: Post | null;
+  /** Ends what goes on by itself: the server is told to stop. */
+  readonly stopping?: AbortSignal;
 }
 
 /** The HTTP application: API under /api, the page everywhere else. */
@@ -57,6 +64,8 @@ export function makeApp({
   requestsPerMinute = usualRequestsPerMinute,
   accounts = null,
   reach = thisMachineOnly,
+  stopping = new AbortController().signal,
+  post = null,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -103,10 +112,13 @@ export function makeApp({
       },
     }),
   );
+  const build = builtPage(webRoot);
   api.use((_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
+    // A page that was opened before the program changed learns that by it.
+    response.set({ 'Cache-Control': 'no-store', [buildHeader]: build });
     next();
   });
+  api.use(refuseOlderPage);
   api.get('/health', async (_request, response) => {
     await source.query('SELECT 1');
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
@@ -133,7 +145,7 @@ export function makeApp({
   api.use(
     '/session',
     express.json({ limit: 10_000, strict: false, verify: refuseDeepJson }),
-    sessionRoutes({ source, people, sessions, limits: new SignInLimits(source) }),
+    sessionRoutes({ source, people, sessions, limits: new SignInLimits(source), post, logger }),
   );
   // What follows acts for the workspace of who asks, in the program and in the database.
   api.use((request, _response, next) => {
@@ -151,7 +163,7 @@ export function makeApp({
     const { workspaceId } = accessOf(request)!;
     let routes = workspaces.get(workspaceId);
     if (!routes) {
-      routes = workspaceRoutes(source, workspaceId, people, sessions);
+      routes = workspaceRoutes({ source, workspaceId, people, sessions, stopping, post });
       workspaces.set(workspaceId, routes);
     }
     routes(request, response, next);

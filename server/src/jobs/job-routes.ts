@@ -15,6 +15,8 @@ import { HttpProblem, notFound, sendProblem } from '../http/problem.js';
 import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import { accessOf } from '../people/access.js';
+import type { JobRooms } from '../live/job-rooms.js';
+import { liveRoutes } from '../live/live-routes.js';
 import { panelRoutes } from '../panels/panel-routes.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
@@ -54,13 +56,20 @@ const readable = (stored: StoredRevision): Job => {
   );
 };
 
+/** What jobs are kept in, and who looks at them. */
+export interface JobParts {
+  readonly store: JobStore;
+  readonly readings: ReadingStore;
+  readonly photos: PhotoStore;
+  readonly rooms: JobRooms;
+  /** The server is told to stop. */
+  readonly stopping: AbortSignal;
+  /** What a new job begins with. */
+  readonly begunWith: (job: Job) => Promise<Job>;
+}
+
 /** Routes under /api/jobs. */
-export function jobRoutes(
-  store: JobStore,
-  readings: ReadingStore,
-  photos: PhotoStore,
-  begunWith: (job: Job) => Promise<Job>,
-): Router {
+export function jobRoutes({ store, readings, photos, rooms, stopping, begunWith }: JobParts): Router {
   const router = Router();
 
   const created = (response: Response, stored: StoredRevision): void => {
@@ -133,9 +142,11 @@ export function jobRoutes(
     const wanted = patch ? applyPatch(before, patch) : document;
     const job = parseJob(wanted, before);
     if (accessOf(request)?.role === 'surveyor') refuseBeyondSurvey(before, job);
-    const outcome = await store.save(id, { baseRevision, saveId, supersedes, document: job }, whoOf(request));
+    const who = whoOf(request);
+    const outcome = await store.save(id, { baseRevision, saveId, supersedes, document: job }, who);
     if (outcome.kind === 'missing') throw notFound('job');
     if (outcome.kind === 'saved') {
+      rooms.tell(id, { kind: 'saved', revision: outcome.result.revision, ...who });
       response.json(outcome.result);
       return;
     }
@@ -178,6 +189,7 @@ export function jobRoutes(
 
   router.get('/:id/export', async (request, response) => {
     const stored = present(await store.read(jobId(request)));
+    await store.exported(stored.id, whoOf(request));
     const read = readJob(stored.document);
     // What cannot be read leaves as it is: better a file to mend than none.
     send(response, stored.name, read.ok ? read.job : stored.document);
@@ -185,6 +197,7 @@ export function jobRoutes(
 
   router.get('/:id/raw', async (request, response) => {
     const stored = present(await store.read(jobId(request)));
+    await store.exported(stored.id, whoOf(request));
     send(response, `${stored.name} as stored`, stored.document);
   });
 
@@ -213,6 +226,10 @@ export function jobRoutes(
   };
   router.use('/:id/readings', readingRoutes(readings, seen));
   router.use('/:id/photos', photoRoutes(photos, seen));
+  router.use(
+    '/:id/live',
+    liveRoutes(rooms, (id) => store.headRevision(id), stopping),
+  );
 
   return router;
 }

@@ -125,6 +125,15 @@ export class JobStore {
     return this.source.manager.existsBy(JobEntity, this.present(id));
   }
 
+  /** The newest revision of a job; null where there is no such job. */
+  async headRevision(id: string): Promise<number | null> {
+    const job = await this.source.manager.findOne(JobEntity, {
+      where: this.present(id),
+      select: { headRevision: true },
+    });
+    return job?.headRevision ?? null;
+  }
+
   /**
    * Saves a new job as revision 1. An `id` that is taken already is left as it is.
    *
@@ -239,6 +248,11 @@ export class JobStore {
       if (affected === 1) await this.log.write(manager, who, 'job brought back', id);
     });
     return this.read(id);
+  }
+
+  /** Writes down that a job left as a file. */
+  exported(id: string, who: Who): Promise<void> {
+    return this.log.write(this.source.manager, who, 'job exported', id);
   }
 
   /** Removes a deleted job for good, with its revisions and what no other job has. False where the bin has no such job. */

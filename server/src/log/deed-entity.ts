@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { moment, workspaceColumn } from '../store/columns.js';
+import { accountStamp, moment, workspaceColumn } from '../store/columns.js';
 
 /** One line of the log of who did what. Lines are only ever added. */
 export interface DeedRow {
@@ -9,6 +9,7 @@ export interface DeedRow {
   at: Date;
   actor: string;
   device: string;
+  accountId: string | null;
   deed: string;
   jobId: string | null;
   facts: Record<string, unknown>;
@@ -25,6 +26,7 @@ export const DeedEntity = new EntitySchema<DeedRow>({
     },
     workspaceId: workspaceColumn('deed_workspace_fkey'),
     at: moment,
+    accountId: accountStamp,
     actor: { type: 'text' },
     device: { type: 'text' },
     deed: { type: 'text' },

@@ -24,7 +24,12 @@ export type Deed =
   | 'somebody invited'
   | 'role changed'
   | 'member removed'
-  | 'job given to';
+  | 'job given to'
+  | 'job exported'
+  | 'personal data given out'
+  | 'person erased'
+  | 'how long is kept'
+  | 'company founded';
 
 /** The append-only log of a workspace. */
 export class DeedLog {

@@ -1,5 +1,6 @@
 import type { Role } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
+import type { LinkKind } from '../mail/letters.js';
 import { moment, workspaceColumn } from '../store/columns.js';
 
 export interface AccountRow {
@@ -30,7 +31,7 @@ export interface MembershipRow {
 export interface InvitationRow {
   id: string;
   workspaceId: string;
-  kind: 'invitation' | 'reset';
+  kind: LinkKind;
   email: string;
   role: Role;
   /** SHA-256 of its secret. */

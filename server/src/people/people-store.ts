@@ -1,5 +1,5 @@
-import { randomBytes } from 'node:crypto';
-import type { Invitation, InvitationLink, Invited, Member, People, Role } from '@levamen/core/api';
+import { randomBytes, randomUUID } from 'node:crypto';
+import type { Invitation, Invited, Member, People, Retention, Role } from '@levamen/core/api';
 import { IsNull, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { digestOf } from '../blobs/blob-store.js';
 import { HttpProblem, notFound } from '../http/problem.js';
@@ -16,10 +16,22 @@ import {
   JobAssignmentEntity,
   MembershipEntity,
 } from './people-entities.js';
+import { refuseLastOwner } from './last-owner.js';
 import { WrongSecret } from './sign-in-limits.js';
 
 /** Days a link may be used. */
-const linkDays = { invitation: 7, reset: 1 } as const;
+const linkDays = { invitation: 7, reset: 1, forgotten: 1 } as const;
+/** Letters a mail address gets within an hour at most. */
+const lettersPerHour = 3;
+
+/** A link, with what a letter says of it. */
+export interface MadeLink {
+  readonly id: string;
+  /** Under the program's address; given once. */
+  readonly path: string;
+  readonly email: string;
+  readonly company: string;
+}
 
 export interface MembershipOf {
   readonly id: string;
@@ -148,6 +160,20 @@ export class PeopleStore {
     await this.source.manager.update(WorkspaceEntity, { id: workspaceId }, { secondFactor });
   }
 
+  /** How long a company keeps what nobody works on any more. */
+  async keepFor(workspaceId: string, retention: Retention): Promise<void> {
+    await this.source.manager.update(WorkspaceEntity, { id: workspaceId }, retention);
+  }
+
+  /** Another company of this installation; whoever uses the link owns it. */
+  async found(name: string, email: string): Promise<MadeLink> {
+    const id = randomUUID();
+    return actingFor({ workspaceId: id, accountId: null }, async () => {
+      await this.source.manager.insert(WorkspaceEntity, { id, name });
+      return this.link(id, 'invitation', email, 'owner');
+    });
+  }
+
   /**
    * An account whose owner has shown its password once more.
    *
@@ -198,9 +224,12 @@ export class PeopleStore {
       where: { workspaceId, usedAt: IsNull(), expiresAt: MoreThan(new Date()) },
       order: { createdAt: 'DESC' },
     });
-    const { secondFactor } = await this.source.manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
+    const company = await this.source.manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
     return {
-      secondFactor,
+      secondFactor: company.secondFactor,
+      retention: { binDays: company.binDays, logDays: company.logDays },
+      // The company that was first looks after the installation.
+      mayFound: workspaceId === defaultWorkspaceId,
       members: await this.members(workspaceId),
       invitations: open.map(({ id, kind, email, role, expiresAt }): Invitation => ({
         id,
@@ -213,7 +242,7 @@ export class PeopleStore {
   }
 
   /** Invites somebody; the path of the link is given once. */
-  async invite(workspaceId: string, email: string, role: Role): Promise<InvitationLink> {
+  async invite(workspaceId: string, email: string, role: Role): Promise<MadeLink> {
     const members = await this.members(workspaceId);
     if (members.some((member) => member.email === email))
       throw new HttpProblem(409, 'A member already', `${email} is a member of this company already.`);
@@ -221,7 +250,7 @@ export class PeopleStore {
   }
 
   /** A link by which a member sets his password anew. */
-  async reset(workspaceId: string, accountId: string): Promise<InvitationLink> {
+  async reset(workspaceId: string, accountId: string): Promise<MadeLink> {
     const member = (await this.members(workspaceId)).find((one) => one.accountId === accountId);
     if (!member) throw notFound('member');
     // Whoever sets a password anew is let in wherever its account is a member.
@@ -234,12 +263,28 @@ export class PeopleStore {
     return this.link(workspaceId, 'reset', member.email, member.role);
   }
 
+  /** A link for somebody who has forgotten his password; null where there is no such account, or it was sent some already. */
+  async forgotten(email: string): Promise<MadeLink | null> {
+    const account = await this.source.manager.findOneBy(AccountEntity, { email });
+    const company = account && (await this.memberships(account.id))[0];
+    if (!company) return null;
+    return actingFor({ workspaceId: company.id, accountId: null }, async () => {
+      const recent = await this.source.manager.countBy(InvitationEntity, {
+        workspaceId: company.id,
+        email,
+        kind: 'forgotten',
+        createdAt: MoreThan(new Date(Date.now() - 3_600_000)),
+      });
+      return recent < lettersPerHour ? this.link(company.id, 'forgotten', email, company.role) : null;
+    });
+  }
+
   private async link(
     workspaceId: string,
     kind: InvitationRow['kind'],
     email: string,
     role: Role,
-  ): Promise<InvitationLink> {
+  ): Promise<MadeLink> {
     const secret = randomBytes(24).toString('base64url');
     const { identifiers } = await this.source.manager.insert(InvitationEntity, {
       workspaceId,
@@ -251,7 +296,8 @@ export class PeopleStore {
     });
     const { id } = identifiers[0] as { id: string };
     // The workspace stands in it: before somebody is a member, nothing else says where to look.
-    return { id, path: `/join/${workspaceId}_${secret}` };
+    const { name } = await this.source.manager.findOneByOrFail(WorkspaceEntity, { id: workspaceId });
+    return { id, path: `/join/${workspaceId}_${secret}`, email, company: name };
   }
 
   async withdraw(workspaceId: string, id: string): Promise<void> {
@@ -305,6 +351,11 @@ export class PeopleStore {
     return this.byLink(link, async ({ id, kind, email, role, workspaceId }, manager) => {
       const account = await manager.findOneBy(AccountEntity, { email });
       await manager.update(InvitationEntity, { id }, { usedAt: new Date() });
+      if (kind === 'forgotten') {
+        if (!account) throw unusable();
+        await this.setPassword(account, password, manager);
+        return account;
+      }
       if (kind === 'reset') {
         if (!account) throw unusable();
         // Whoever lost the telephone, too, is let in by the owner's word.
@@ -336,17 +387,8 @@ export class PeopleStore {
   /** @throws HttpProblem 409 where nobody would own the company any more */
   async setRole(workspaceId: string, accountId: string, role: Role | null): Promise<void> {
     await this.source.transaction(async (manager) => {
-      await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 16))', [workspaceId]);
-      const members = await manager.findBy(MembershipEntity, { workspaceId });
-      const member = members.find((one) => one.accountId === accountId);
-      if (!member) throw notFound('member');
-      const owners = members.filter((one) => one.role === 'owner');
-      if (member.role === 'owner' && role !== 'owner' && owners.length === 1)
-        throw new HttpProblem(
-          409,
-          'The last owner',
-          'A company keeps at least one owner: make somebody else one first.',
-        );
+      if (role !== 'owner') await refuseLastOwner(manager, workspaceId, accountId);
+      if (!(await manager.existsBy(MembershipEntity, { workspaceId, accountId }))) throw notFound('member');
       if (role === null) {
         await manager.delete(JobAssignmentEntity, { workspaceId, accountId });
         await manager.delete(MembershipEntity, { workspaceId, accountId });

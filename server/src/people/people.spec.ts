@@ -16,8 +16,11 @@ afterAll(() => test.database.close());
 
 const stranger = () => new Someone(test.visitor());
 const setup = { company: 'Hill Electric', name: 'Ada', email: 'Ada@Example.org', password: goodPassword };
-const invite = async (email: string, role: Role): Promise<InvitationLink> =>
-  (await owner.send('post', '/api/people/invitations', { email, role }).expect(201)).body as InvitationLink;
+const invite = async (email: string, role: Role): Promise<InvitationLink & { readonly path: string }> =>
+  (await owner.send('post', '/api/people/invitations', { email, role }).expect(201))
+    .body as InvitationLink & {
+    readonly path: string;
+  };
 const people = async () => peopleSchema.parse((await owner.get('/api/people').expect(200)).body);
 
 describe('the first account', () => {
@@ -49,7 +52,7 @@ describe('the first account', () => {
     });
     await owner.get('/api/jobs').expect(200);
     await stranger().send('post', '/api/session/setup', setup).expect(409);
-    expect(await stranger().session()).toEqual({ state: 'signed-out' });
+    expect(await stranger().session()).toEqual({ state: 'signed-out', mail: false });
   });
 });
 
@@ -166,7 +169,7 @@ describe('people', () => {
     const { accountId } = (await people()).members.find(({ name }) => name === 'Dee')!;
     const { body } = await owner.send('post', `/api/people/${accountId}/reset`).expect(201);
     const again = stranger();
-    await again.join((body as InvitationLink).path, 'Dee', 'another meadow kettle ten');
+    await again.join((body as InvitationLink).path!, 'Dee', 'another meadow kettle ten');
     await dee.get('/api/jobs').expect(401);
     await stranger().signIn('dee@example.org', goodPassword, 401);
     await stranger().signIn('dee@example.org', 'another meadow kettle ten');
@@ -256,7 +259,7 @@ describe('a second factor', () => {
       .send('post', '/api/people/invitations', { email: 'ivy@example.org', role: 'viewer' })
       .expect(201);
     const ivy = stranger();
-    await ivy.join((body as InvitationLink).path, 'Ivy', goodPassword);
+    await ivy.join((body as InvitationLink).path!, 'Ivy', goodPassword);
     const { body: offer } = await ivy.send('post', '/api/session/second-factor').expect(201);
     const code = await generate({ secret: (offer as { secret: string }).secret });
     await ivy.send('put', '/api/session/second-factor', { code }).expect(200);
@@ -266,7 +269,7 @@ describe('a second factor', () => {
     await hal
       .send('post', path.replace('/join/', '/api/session/join/'), { password: goodPassword })
       .expect(201);
-    expect(await hal.session()).toEqual({ state: 'signed-out' });
+    expect(await hal.session()).toEqual({ state: 'signed-out', mail: false });
   });
 });
 

@@ -14,6 +14,7 @@ const rights: readonly Right[] = [
   { methods: ['GET'], path: /^\/log$/, least: 'owner' },
   { methods: ['DELETE'], path: /^\/jobs\/[^/]+\/purge$/, least: 'owner' },
   { methods: ['GET'], path: /^\/people$/, least: 'designer' },
+  { methods: ['GET'], path: /^\/people\/./, least: 'owner' },
   { methods: null, path: /^\/people(\/|$)/, least: 'owner' },
   { methods: ['GET'], path: /^\/storage$/, least: 'designer' },
   // They compute something of what was sent, and keep nothing.

@@ -2,6 +2,7 @@ import {
   acceptRequestSchema,
   factorConfirmSchema,
   factorRemoveSchema,
+  forgottenRequestSchema,
   passwordChangeSchema,
   type Session,
   setupRequestSchema,
@@ -9,12 +10,16 @@ import {
   tokenHeader,
 } from '@levamen/core/api';
 import { type Request, Router } from 'express';
+import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import * as z from 'zod';
 import { parseBody } from '../http/parse-body.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { whoOf } from '../http/who-of.js';
+import { linkLetter } from '../mail/letters.js';
+import type { Post } from '../mail/post.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
+import { PersonalDataStore } from '../personal/personal-data.js';
 import { actingFor } from '../workspaces/fence.js';
 import { type Access, accessOf } from './access.js';
 import { newSecret } from './second-factor.js';
@@ -27,12 +32,14 @@ interface Parts {
   readonly people: PeopleStore;
   readonly sessions: Sessions;
   readonly limits: SignInLimits;
+  readonly post: Post | null;
+  readonly logger: Logger;
 }
 
 const addressOf = (request: Request): string => request.ip ?? '';
 
 /** Signing in and out, and joining, under /api/session. What is done here is done before anybody has signed in. */
-export function sessionRoutes({ source, people, sessions, limits }: Parts): Router {
+export function sessionRoutes({ source, people, sessions, limits, post, logger }: Parts): Router {
   const router = Router();
 
   /** Written into the log of every workspace of an account. */
@@ -49,7 +56,8 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
 
   const answer = async (request: Request): Promise<Session> => {
     const access = accessOf(request);
-    if (!access) return { state: (await people.isEmpty()) ? 'setup' : 'signed-out' };
+    if (!access)
+      return (await people.isEmpty()) ? { state: 'setup' } : { state: 'signed-out', mail: post !== null };
     const { accountId, name, email, workspaceId, automatic, secondFactor, mustAddFactor } = access;
     const workspaces = access.workspaces.map(({ id, name: called, role }) => ({ id, name: called, role }));
     return {
@@ -104,6 +112,25 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
     response.status(201).end();
   });
 
+  router.post('/forgotten', (request, response) => {
+    const { email } = parseBody(forgottenRequestSchema, request.body);
+    if (!post)
+      throw new HttpProblem(
+        409,
+        'No mail',
+        'This installation sends no mail: ask the owner of your company.',
+      );
+    // The answer is the same, and comes as soon, whether there is such an account or not.
+    response.status(202).end();
+    people
+      .forgotten(email)
+      .then(
+        (link) =>
+          link && post.send(linkLetter(email, 'forgotten', link.company, `${post.address}${link.path}`)),
+      )
+      .catch((error: unknown) => logger.error({ err: error }, 'a letter was not sent'));
+  });
+
   router.delete('/', async (request, response) => {
     if (accessOf(request)) await sessions.end(request);
     response.status(204).end();
@@ -119,6 +146,15 @@ export function sessionRoutes({ source, people, sessions, limits }: Parts): Rout
 
   router.get('/list', async (request, response) => {
     response.json(await sessions.of(own(request).accountId, request.session.publicId));
+  });
+
+  router.get('/data', async (request, response) => {
+    const { accountId, workspaceId } = own(request);
+    response.json(
+      await actingFor({ workspaceId, accountId }, () =>
+        new PersonalDataStore(source, workspaceId).of(accountId),
+      ),
+    );
   });
 
   router.delete('/others', async (request, response) => {

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { moment, workspaceColumn } from '../store/columns.js';
+import { accountStamp, moment, workspaceColumn } from '../store/columns.js';
 
 /** The rules of a company as they are from one revision on. Rows are only ever added. */
 export interface CompanyRulesRow {
@@ -9,6 +9,7 @@ export interface CompanyRulesRow {
   actor: string;
   device: string;
   changedAt: Date;
+  accountId: string | null;
   rules: unknown;
 }
 
@@ -22,6 +23,7 @@ export const CompanyRulesEntity = new EntitySchema<CompanyRulesRow>({
     },
     revision: { type: 'integer', primary: true, primaryKeyConstraintName: 'company_rules_pkey' },
     said: { type: 'text' },
+    accountId: accountStamp,
     actor: { type: 'text' },
     device: { type: 'text' },
     changedAt: { ...moment, name: 'changed_at' },

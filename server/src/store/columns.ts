@@ -8,3 +8,12 @@ export const workspaceColumn = (foreignKeyName: string) =>
     name: 'workspace_id',
     foreignKey: { target: 'workspace', name: foreignKeyName },
   }) as const;
+
+/** Whose request a row was written for: the connection says so, not the statement. null = nobody had to sign in. */
+export const accountStamp = {
+  type: 'uuid',
+  name: 'account_id',
+  nullable: true,
+  // As it is read back: without its casts.
+  default: () => "(NULLIF(current_setting('levamen.account', true), ''))",
+} as const;

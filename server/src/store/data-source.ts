@@ -8,6 +8,7 @@ import { Photos1797400000000 } from './migrations/5-photos.js';
 import { Equipment1797500000000 } from './migrations/6-equipment.js';
 import { CompanyRules1798100000000 } from './migrations/7-company-rules.js';
 import { People1798700000000 } from './migrations/8-people.js';
+import { PersonalData1798800000000 } from './migrations/9-personal-data.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -19,6 +20,7 @@ export const migrations = [
   Equipment1797500000000,
   CompanyRules1798100000000,
   People1798700000000,
+  PersonalData1798800000000,
 ] as const;
 
 interface Options {

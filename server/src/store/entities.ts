@@ -21,7 +21,7 @@ import {
   SignInFailureEntity,
 } from '../people/people-entities.js';
 import { WeatherEntity } from '../weather/weather-entity.js';
-import { moment, workspaceColumn } from './columns.js';
+import { accountStamp, moment, workspaceColumn } from './columns.js';
 
 /** Jobs belong to a workspace; there is one for now, and accounts will be members of some. */
 export interface WorkspaceRow {
@@ -29,6 +29,10 @@ export interface WorkspaceRow {
   name: string;
   /** Its members sign in with a second factor. */
   secondFactor: boolean;
+  /** Days a deleted job lies in the bin; null = until somebody removes it. */
+  binDays: number | null;
+  /** Days a line of the log is kept; null = for good. */
+  logDays: number | null;
   createdAt: Date;
 }
 
@@ -59,6 +63,7 @@ export interface JobRevisionRow {
   version: number;
   actor: string;
   device: string;
+  accountId: string | null;
   changes: Changes;
   savedAt: Date;
 }
@@ -69,6 +74,8 @@ export const WorkspaceEntity = new EntitySchema<WorkspaceRow>({
     id: { type: 'uuid', primary: true, generated: 'uuid', primaryKeyConstraintName: 'workspace_pkey' },
     name: { type: 'text' },
     secondFactor: { type: 'boolean', name: 'second_factor', default: false },
+    binDays: { type: 'integer', name: 'bin_days', nullable: true },
+    logDays: { type: 'integer', name: 'log_days', nullable: true },
     createdAt: { ...moment, name: 'created_at' },
   },
 });
@@ -109,6 +116,7 @@ export const JobRevisionEntity = new EntitySchema<JobRevisionRow>({
     document: { type: 'jsonb', nullable: true },
     patch: { type: 'jsonb', nullable: true },
     version: { type: 'integer', default: 1 },
+    accountId: accountStamp,
     actor: { type: 'text', default: '' },
     device: { type: 'text', default: '' },
     changes: { type: 'jsonb', default: { count: 0, labels: [] } },

@@ -42,5 +42,6 @@ export async function grantTo(source: DataSource, role: string): Promise<void> {
   }
   for (const sequence of ['deed_id_seq', 'sign_in_failure_id_seq'])
     await source.query(`GRANT USAGE ON SEQUENCE ${sequence} TO ${name}`);
-  await source.query(`GRANT EXECUTE ON FUNCTION purge_job(uuid, uuid, text, text) TO ${name}`);
+  for (const routine of ['purge_job(uuid, uuid, text, text)', 'erase_person(uuid, uuid)', 'forget_old(uuid)'])
+    await source.query(`GRANT EXECUTE ON FUNCTION ${routine} TO ${name}`);
 }

@@ -5,7 +5,9 @@ import { equipmentRoutes } from '../equipment/equipment-routes.js';
 import { jsonBody } from '../http/json-body.js';
 import { JobStore } from '../jobs/job-store.js';
 import { jobRoutes } from '../jobs/job-routes.js';
+import { JobRooms } from '../live/job-rooms.js';
 import { logRoutes } from '../log/log-routes.js';
+import type { Post } from '../mail/post.js';
 import { assignmentRoutes } from '../people/assignment-routes.js';
 import { peopleRoutes } from '../people/people-routes.js';
 import type { PeopleStore } from '../people/people-store.js';
@@ -17,13 +19,19 @@ import { CompanyRulesStore } from '../rules/company-rules-store.js';
 import { weatherRoutes } from '../weather/weather-routes.js';
 import { WeatherStore } from '../weather/weather-store.js';
 
+interface Parts {
+  readonly source: DataSource;
+  readonly workspaceId: string;
+  readonly people: PeopleStore;
+  readonly sessions: Sessions;
+  /** The server is told to stop. */
+  readonly stopping: AbortSignal;
+  /** null = links are shown to whoever makes them. */
+  readonly post: Post | null;
+}
+
 /** Everything under /api that belongs to one workspace. */
-export function workspaceRoutes(
-  source: DataSource,
-  workspaceId: string,
-  people: PeopleStore,
-  sessions: Sessions,
-): Router {
+export function workspaceRoutes({ source, workspaceId, people, sessions, stopping, post }: Parts): Router {
   const router = Router();
   const equipment = new EquipmentStore(source, workspaceId);
   // Before the usual parser of JSON: a list is larger than a job.
@@ -35,18 +43,20 @@ export function workspaceRoutes(
   router.use('/jobs/:id/people', assignmentRoutes(source, workspaceId, people, store));
   router.use(
     '/jobs',
-    jobRoutes(
+    jobRoutes({
       store,
-      new ReadingStore(source, workspaceId),
-      new PhotoStore(source, workspaceId),
-      async (job) => rules.begunWith(await equipment.begunWith(job)),
-    ),
+      readings: new ReadingStore(source, workspaceId),
+      photos: new PhotoStore(source, workspaceId),
+      rooms: new JobRooms(),
+      stopping,
+      begunWith: async (job) => rules.begunWith(await equipment.begunWith(job)),
+    }),
   );
   router.get('/storage', async (_request, response) => {
     response.json(await store.storage());
   });
   router.use('/log', logRoutes(source, workspaceId));
-  router.use('/people', peopleRoutes(source, workspaceId, people, sessions));
+  router.use('/people', peopleRoutes({ source, workspaceId, people, sessions, post }));
   router.use('/weather', weatherRoutes(new WeatherStore(source, workspaceId)));
   return router;
 }

@@ -1,9 +1,11 @@
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { sayWho } from './data/identity';
+import { sayVersion } from './field/new-version';
 import { sayToken } from './people/session';
 import { STAGES } from './shell/stage';
 import { stages } from './stages/stages';
@@ -14,7 +16,12 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     { provide: STAGES, useValue: stages },
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withFetch(), withInterceptors([sayWho, sayToken])),
+    provideHttpClient(withFetch(), withInterceptors([sayWho, sayToken, sayVersion])),
+    // Its files are fetched when the first page stands.
+    provideServiceWorker('field.worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: 'registerWhenStable:15000',
+    }),
     providePrimeNG({
       ripple: false,
       theme: {

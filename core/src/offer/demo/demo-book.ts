@@ -147,6 +147,7 @@ const smallParts: readonly (readonly [id: string, name: string, of: object, net:
     [
       [15, 2, '19.50'],
       [25, 2, '23.50'],
+      [45, 2, '36.00'],
       [60, 2, '41.00'],
       [25, 3, '68.00'],
       [35, 3, '74.00'],

@@ -14,6 +14,8 @@ export interface KeptDraft {
   /** Ids of saves that were sent and never answered. */
   readonly unanswered: readonly string[];
   readonly savedAt: number;
+  /** Whose edits they are: the account that had signed in; null or left out = nobody had to. */
+  readonly account?: string | null;
 }
 
 /** Steps of undo of one tab. */
@@ -31,10 +33,21 @@ export interface KeptAnswer {
   readonly savedAt: number;
 }
 
+/** A job that is taken along. */
+export interface RoadJob {
+  readonly jobId: string;
+  readonly name: string;
+  /** Under which its parts are kept. */
+  readonly addresses: readonly string[];
+  readonly bytes: number;
+  readonly takenAt: number;
+}
+
 interface DeviceSchema extends DBSchema {
   drafts: { key: [string, string]; value: KeptDraft; indexes: { job: string } };
   histories: { key: [string, string]; value: KeptHistory; indexes: { job: string } };
   answers: { key: string; value: KeptAnswer };
+  road: { key: string; value: RoadJob };
 }
 
 export type DeviceHandle = IDBPDatabase<DeviceSchema>;
@@ -53,14 +66,28 @@ export class DeviceDatabase {
     return this.handle;
   }
 
+  /** Empties parts of what is kept. */
+  async forget(what: readonly ('drafts' | 'histories' | 'answers' | 'road')[]): Promise<void> {
+    const database = await this.open();
+    await Promise.all(what.map((store) => database.clear(store)));
+  }
+
   /** Where storage is switched off, some browsers throw at once: that becomes a rejection here. */
   private async opened(): Promise<DeviceHandle> {
-    return openDB<DeviceSchema>('levamen', 1, {
-      upgrade: (database) => {
-        for (const name of ['drafts', 'histories'] as const) {
-          database.createObjectStore(name, { keyPath: ['jobId', 'tab'] }).createIndex('job', 'jobId');
+    return openDB<DeviceSchema>('levamen', 2, {
+      upgrade: (database, before) => {
+        if (before < 1) {
+          for (const name of ['drafts', 'histories'] as const) {
+            database.createObjectStore(name, { keyPath: ['jobId', 'tab'] }).createIndex('job', 'jobId');
+          }
+          database.createObjectStore('answers', { keyPath: 'key' });
         }
-        database.createObjectStore('answers', { keyPath: 'key' });
+        database.createObjectStore('road', { keyPath: 'jobId' });
+      },
+      // A newer page in another tab wants to change it: it may, and this one opens it anew.
+      blocking: (_now, _wanted, event) => {
+        this.handle = null;
+        (event.target as IDBDatabase).close();
       },
       terminated: () => {
         this.handle = null;

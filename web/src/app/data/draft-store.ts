@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { type Job, readJob } from '@levamen/core/job';
+import { SignedIn } from '../people/session';
 import { DeviceDatabase, type KeptDraft } from './device-database';
 import { Tab } from './tab';
 
@@ -39,11 +40,12 @@ const read = ({ baseRevision, base, document, unanswered, savedAt }: KeptDraft):
 export class DraftStore {
   private readonly database = inject(DeviceDatabase);
   private readonly tab = inject(Tab);
+  private readonly signed = inject(SignedIn);
 
   /** Rejects where this device does not keep it: storage switched off or full. */
   async write(jobId: string, draft: Draft): Promise<void> {
     const [database, tab] = await Promise.all([this.database.open(), this.tab.id()]);
-    await database.put('drafts', { jobId, tab, ...draft });
+    await database.put('drafts', { jobId, tab, ...draft, account: this.signed.account() });
   }
 
   /** Removes this tab's draft, unless it was written after `savedAt`. */
@@ -68,9 +70,23 @@ export class DraftStore {
       this.tab.living(),
     ]);
     const kept = await database.getAllFromIndex('drafts', 'job', jobId);
-    return kept
-      .filter(({ tab }) => tab === own || !living.has(tab))
-      .map((one) => ({ tab: one.tab, savedAt: one.savedAt, draft: read(one), raw: one }))
-      .toSorted((a, b) => b.savedAt - a.savedAt);
+    return (
+      kept
+        .filter(({ tab }) => tab === own || !living.has(tab))
+        // Nobody sends what somebody else entered, under his own name.
+        .filter((one) => this.isOwn(one))
+        .map((one) => ({ tab: one.tab, savedAt: one.savedAt, draft: read(one), raw: one }))
+        .toSorted((a, b) => b.savedAt - a.savedAt)
+    );
+  }
+
+  /** Every draft that is kept, of whatever job, tab or person. */
+  async all(): Promise<readonly KeptDraft[]> {
+    return (await this.database.open()).getAll('drafts');
+  }
+
+  /** Is it of whoever has signed in now, or from where nobody has to? */
+  isOwn({ account }: KeptDraft): boolean {
+    return (account ?? null) === null || account === this.signed.account();
   }
 }

@@ -8,6 +8,7 @@ import {
   defer,
   EMPTY,
   exhaustMap,
+  finalize,
   fromEvent,
   merge,
   of,
@@ -86,7 +87,10 @@ export class JobSaver {
   private serverErrors = 0;
   private failures = 0;
   private isWriting = false;
+  private isAsking = false;
   private writtenAt = 0;
+  /** The newest revision that was heard of. */
+  private heardOf = 0;
   private readonly wake = new Subject<number>();
   private readonly loop: Subscription;
 
@@ -94,6 +98,8 @@ export class JobSaver {
     readonly id: string,
     private readonly api: JobsApi,
     private readonly drafts: DraftStore,
+    /** Told what the server has now. */
+    private readonly kept: (revision: number, document: Job) => void = () => undefined,
   ) {
     this.loop = this.wake
       .pipe(
@@ -178,6 +184,12 @@ export class JobSaver {
     );
   }
 
+  /** Somebody has saved a revision: it is taken in where nothing of this page waits; else the next save meets it. */
+  hearOf(revision: number): void {
+    this.heardOf = Math.max(this.heardOf, revision);
+    this.catchUp();
+  }
+
   end(): void {
     this.loop.unsubscribe();
     this.takenIn.complete();
@@ -237,9 +249,36 @@ export class JobSaver {
 
   private settle(): void {
     if (this.isBehind()) return;
+    if (this.saved) this.kept(this.revision, this.saved);
     this.status.set('saved');
     this.message.set('');
+    this.catchUp();
     void this.drafts.clear(this.id, this.writtenAt).catch(() => undefined);
+  }
+
+  private catchUp(): void {
+    if (this.heardOf <= this.revision || this.isBehind() || this.isAsking) return;
+    this.isAsking = true;
+    this.api
+      .read(this.id)
+      .pipe(finalize(() => (this.isAsking = false)))
+      .subscribe({
+        next: (theirs) => this.takeWhole(theirs),
+        // It is met with the next save, or heard of again.
+        error: () => undefined,
+      });
+  }
+
+  /** Nothing of this page waits: what the server has is taken as it is. */
+  private takeWhole(theirs: SavedJob): void {
+    const base = this.saved;
+    if (!base || theirs.revision <= this.revision || this.isBehind()) return;
+    this.revision = theirs.revision;
+    this.saved = theirs.document;
+    this.latest = theirs.document;
+    this.kept(theirs.revision, theirs.document);
+    const { taken } = mergeJobs(base, base, theirs.document);
+    this.takenIn.next({ job: theirs.document, base, theirs, taken });
   }
 
   /** When to try again; throws where waiting does not help. */

@@ -316,6 +316,67 @@ describe('somebody else', () => {
   });
 });
 
+describe('what somebody else saves while the job is open', () => {
+  it('is taken in at once where nothing waits, and undo leaves it alone', async () => {
+    const { session } = await open();
+    rename(session, 'Mine');
+    await pass(800);
+    api.put(notes(api.head.document, 'Theirs'));
+    session.hearOf(api.head.revision);
+    await pass();
+    expect([session.job()?.name, session.job()?.brief.notes, session.status()]).toEqual([
+      'Mine',
+      'Theirs',
+      'saved',
+    ]);
+    expect(session.takenIn()?.taken.length).toBeGreaterThan(0);
+    session.undo();
+    await pass(800);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['House', 'Theirs']);
+  });
+
+  it('waits for the own save where one is under way, and is not forgotten', async () => {
+    const answer = new Subject<SaveResult>();
+    api.answers.push(() => answer);
+    const { session } = await open();
+    rename(session, 'Mine');
+    await pass(800);
+    // The save has arrived, and somebody built on it, before its answer is here.
+    api.put({ ...api.head.document, name: 'Mine' });
+    api.put(notes(api.head.document, 'Theirs'));
+    session.hearOf(3);
+    await pass();
+    expect(session.job()?.brief.notes).toBe('');
+    answer.next({ revision: 2, updatedAt });
+    answer.complete();
+    await pass();
+    expect([session.job()?.brief.notes, session.status()]).toEqual(['Theirs', 'saved']);
+    expect(api.attempts).toHaveLength(1);
+  });
+
+  it('is kept on a device that took the job along, even where it holds all of what was entered here', async () => {
+    const { session, kept } = await open();
+    rename(session, 'Mine');
+    // Another window of this device was faster, and somebody went on from there.
+    api.put(notes({ ...api.head.document, name: 'Mine' }, 'Theirs'));
+    await pass(800);
+    expect([session.status(), api.head.revision]).toEqual(['saved', 2]);
+    expect(kept.at(-1)).toMatchObject({
+      revision: 2,
+      document: { name: 'Mine', brief: { notes: 'Theirs' } },
+    });
+  });
+
+  it('is nothing new where this page saved it', async () => {
+    const { session } = await open();
+    rename(session, 'Mine');
+    await pass(800);
+    session.hearOf(2);
+    await pass();
+    expect(session.takenIn()).toBeNull();
+  });
+});
+
 describe('drafts of other windows', () => {
   it('that live are left alone; of closed ones the newest is taken up, the others are offered and not removed', async () => {
     api.answers.push(...Array.from({ length: 99 }, () => offline));

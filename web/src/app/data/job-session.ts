@@ -178,6 +178,11 @@ export class JobSession {
     return this.left.discard(this.id(), left);
   }
 
+  /** Somebody has saved this job: what he did is taken in as soon as nothing of this page waits. */
+  hearOf(revision: number): void {
+    this.saver()?.hearOf(revision);
+  }
+
   /** Sends what waits; true = everything is on the server. */
   saveNow(): Promise<boolean> {
     return this.savers.settled();

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { WeatherYear } from '@levamen/core/nature';
-import type { Job } from '@levamen/core/job';
+import { type Job, jobVersion } from '@levamen/core/job';
 import {
   type CompanyRules,
   type CompanyRulesChange,
@@ -11,6 +11,7 @@ import {
   equipmentListSchema,
   type EquipmentRevision,
   equipmentRevisionsSchema,
+  formatHeader,
   type ItemHistory,
   itemHistorySchema,
   type Health,
@@ -137,6 +138,7 @@ export class JobsApi {
         'content-type': 'application/json',
         ...this.identity.headers(),
         [tokenHeader]: this.signed.who()?.token ?? '',
+        [formatHeader]: String(jobVersion),
       },
       body: JSON.stringify(bodyOf(attempt)),
     }).catch(() => undefined);

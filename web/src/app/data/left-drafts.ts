@@ -21,7 +21,13 @@ export class LeftDrafts {
     for (const one of left.filter(isSaved)) this.remove(saved.id, one);
     const edited = left.filter((one) => !isSaved(one));
     const newest = edited.find(({ draft }) => draft !== null) ?? null;
-    this.offered.set(edited.filter((one) => one !== newest));
+    const isAgain = (one: LeftDraft): boolean =>
+      one !== newest &&
+      !!newest?.draft &&
+      !!one.draft &&
+      sameValue(one.draft.document, newest.draft.document);
+    for (const one of edited.filter(isAgain)) this.remove(saved.id, one);
+    this.offered.set(edited.filter((one) => one !== newest && !isAgain(one)));
     return newest;
   }
 

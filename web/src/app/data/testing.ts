@@ -7,10 +7,13 @@ import { defer, of, throwError, type Observable } from 'rxjs';
 import { DeviceDatabase } from './device-database';
 import { DraftStore } from './draft-store';
 import { HistoryStore } from './history-store';
+import { Identity } from './identity';
 import { JobSession } from './job-session';
 import { JobsApi, type SaveAttempt } from './jobs-api';
 import { Savers } from './savers';
 import { Tab } from './tab';
+import { Road } from '../field/road';
+import { WaitingEdits } from '../field/waiting-edits';
 import { SignedIn } from '../people/session';
 import { Typing } from '../ui/typing';
 
@@ -78,6 +81,8 @@ export class FakeApi {
 
 /** A tab of a browser: what it is called, and which tabs live. */
 export class FakeTab {
+  /** Who has signed in there; null = nobody has to. */
+  account: string | null = null;
   constructor(
     readonly name: string,
     readonly alive: Set<string>,
@@ -91,11 +96,18 @@ export class FakeTab {
 /** One page in one tab of a device. */
 export function openPage(api: FakeApi, tab: FakeTab, database: DeviceDatabase = new DeviceDatabase()) {
   const destroy: (() => void)[] = [];
+  const kept: SavedJob[] = [];
   const injector = Injector.create({
     providers: [
       { provide: JobsApi, useValue: api },
       { provide: Tab, useValue: tab },
-      { provide: SignedIn, useValue: { who: () => null } },
+      {
+        provide: SignedIn,
+        useValue: { who: () => null, session: () => null, account: () => tab.account },
+      },
+      { provide: Road, useValue: { keep: (one: SavedJob) => Promise.resolve(void kept.push(one)) } },
+      { provide: Identity, useFactory: () => new Identity() },
+      { provide: WaitingEdits, useFactory: () => new WaitingEdits() },
       { provide: DeviceDatabase, useValue: database },
       { provide: DraftStore, useFactory: () => new DraftStore() },
       { provide: HistoryStore, useFactory: () => new HistoryStore() },
@@ -114,6 +126,10 @@ export function openPage(api: FakeApi, tab: FakeTab, database: DeviceDatabase = 
   return {
     session,
     savers: injector.get(Savers),
+    /** What a device that took the job along was given to keep. */
+    kept,
+    /** Made when it is asked for: it looks after what waits from then on. */
+    waiting: () => injector.get(WaitingEdits),
     drafts: injector.get(DraftStore),
     typing: injector.get(Typing),
     /** The page goes away without a word to anybody. */

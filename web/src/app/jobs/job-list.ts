@@ -27,6 +27,7 @@ import {
 } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { Savers } from '../data/savers';
+import { TakeAlong } from '../field/take-along';
 import { GivenTo } from '../people/given-to';
 import { SignedIn } from '../people/session';
 
@@ -44,7 +45,7 @@ const firstOrder: Readonly<Record<JobSort, JobQuery['order']>> = {
 /** The jobs, a page at a time; the bin behind them. */
 @Component({
   selector: 'lv-job-list',
-  imports: [Button, DatePipe, FormsModule, GivenTo, InputText, RouterLink],
+  imports: [Button, DatePipe, FormsModule, GivenTo, InputText, RouterLink, TakeAlong],
   templateUrl: './job-list.html',
   styleUrl: './job-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -66,7 +67,6 @@ export class JobList {
   protected readonly deleted = signal<ReadonlyMap<string, JobSummary>>(new Map());
   /** The job of the bin that is asked about before it goes for good. */
   protected readonly asked = signal('');
-  protected readonly unsaved = this.savers.behind;
   protected readonly columns: readonly {
     readonly sort: JobSort;
     readonly title: string;

@@ -11,6 +11,7 @@ import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, from, map, of, switchMap, tap, type Observable } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { SignedIn } from '../people/session';
+import { OnThisDevice } from '../field/on-this-device';
 import { PhotoSender } from '../photos/photo-sender';
 import { ChoiceField } from '../ui/choice-field';
 import { PlaceHeader } from '../ui/place-header';
@@ -25,7 +26,17 @@ const maxFileBytes = 4_000_000;
 /** All jobs: open, start, import; and who works here. */
 @Component({
   selector: 'lv-jobs-page',
-  imports: [Button, ChoiceField, FormsModule, InputText, JobList, PlaceHeader, RouterLink, WhoCard],
+  imports: [
+    Button,
+    ChoiceField,
+    FormsModule,
+    InputText,
+    JobList,
+    OnThisDevice,
+    PlaceHeader,
+    RouterLink,
+    WhoCard,
+  ],
   templateUrl: './jobs-page.html',
   styleUrl: './jobs-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { toSignal } from '@angular/core/rxjs-interop';
 import { passwordChangeSchema } from '@levamen/core/api';
 import { Button } from 'primeng/button';
-import { catchError, of, startWith, Subject, switchMap } from 'rxjs';
+import { catchError, EMPTY, of, startWith, Subject, switchMap } from 'rxjs';
+import { downloadJson, fileStem } from '../ui/download';
 import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
 import { PeopleApi } from './people-api';
@@ -32,6 +33,12 @@ import { SignedIn } from './session';
       @if ((sessions() ?? []).length > 1) {
         <p-button label="Sign out everywhere else" size="small" [text]="true" (onClick)="endOthers()" />
       }
+      <p-button
+        label="Everything that is kept of you, as a file"
+        size="small"
+        [text]="true"
+        (onClick)="giveOut()"
+      />
       <lv-second-factor-card />
       <h3>Another password</h3>
       <lv-sent-form [sending]="sending" action="Change it" (sent)="change()">
@@ -93,6 +100,13 @@ export class OwnAccount {
     this.password.set('');
     this.done.set(true);
     this.again.next();
+  }
+
+  protected giveOut(): void {
+    this.api
+      .dataOf(null)
+      .pipe(catchError(() => EMPTY))
+      .subscribe((data) => downloadJson(data, `${fileStem(data.name)}-data.json`));
   }
 
   protected endOthers(): void {

@@ -11,6 +11,9 @@ import {
   invitedSchema,
   type People,
   peopleSchema,
+  type PersonalData,
+  personalDataSchema,
+  type Retention,
   type Role,
   type SessionEntry,
   sessionListSchema,
@@ -38,6 +41,38 @@ export class PeopleApi {
 
   join(link: string, asked: object): Observable<unknown> {
     return this.http.post(`/api/session/join/${encodeURIComponent(link)}`, asked);
+  }
+
+  /** Asks for a letter that sets a forgotten password anew. */
+  forgotten(asked: object): Observable<unknown> {
+    return this.http.post('/api/session/forgotten', asked);
+  }
+
+  /** Works for another company one is a member of, from now on. */
+  workFor(id: string): Observable<unknown> {
+    return this.http.put('/api/session/workspace', { id });
+  }
+
+  /** Everything that is kept of a member; of oneself where none is named. */
+  dataOf(accountId: string | null): Observable<PersonalData> {
+    return this.http
+      .get(accountId === null ? '/api/session/data' : `/api/people/${accountId}/data`)
+      .pipe(map((body) => personalDataSchema.parse(body)));
+  }
+
+  /** Takes a member out of everything; what he did stays, without his name. */
+  erase(accountId: string): Observable<unknown> {
+    return this.http.post(`/api/people/${accountId}/erasure`, {});
+  }
+
+  keepFor(retention: Retention): Observable<unknown> {
+    return this.http.put('/api/people/retention', retention);
+  }
+
+  found(asked: object): Observable<InvitationLink> {
+    return this.http
+      .post('/api/people/companies', asked)
+      .pipe(map((body) => invitationLinkSchema.parse(body)));
   }
 
   people(): Observable<People> {

@@ -16,18 +16,35 @@ import { Checkbox } from 'primeng/checkbox';
 import { Select } from 'primeng/select';
 import { catchError, type Observable, of, startWith, Subject, switchMap, tap } from 'rxjs';
 import { problemText } from '../data/jobs-api';
+import { downloadJson, fileStem } from '../ui/download';
 import { PlaceHeader } from '../ui/place-header';
 import { EntryField } from './entry-field';
 import { FormSending } from './form-sending';
+import { FoundCompany } from './found-company';
+import { type GivenLink, GivenLinkText } from './given-link';
 import { OwnAccount } from './own-account';
 import { PeopleApi } from './people-api';
+import { RetentionCard } from './retention-card';
 import { SentForm } from './sent-form';
 import { SignedIn } from './session';
 
 /** Who is a member of the company and as what, who is invited; and one's own account. */
 @Component({
   selector: 'lv-people-page',
-  imports: [Button, Checkbox, DatePipe, EntryField, FormsModule, OwnAccount, PlaceHeader, Select, SentForm],
+  imports: [
+    Button,
+    Checkbox,
+    DatePipe,
+    EntryField,
+    FormsModule,
+    FoundCompany,
+    GivenLinkText,
+    OwnAccount,
+    PlaceHeader,
+    RetentionCard,
+    Select,
+    SentForm,
+  ],
   templateUrl: './people-page.html',
   styleUrl: './people-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,7 +59,9 @@ export class PeoplePage {
   protected readonly role = signal<Role>('designer');
   protected readonly problem = signal('');
   /** A link that was made just now: it is shown this once. */
-  protected readonly link = signal<{ readonly address: string; readonly email: string } | null>(null);
+  protected readonly link = signal<GivenLink | null>(null);
+  /** Whom to remove, until that is said once more; null = nobody. */
+  protected readonly leaving = signal<Member | null>(null);
   protected readonly mayChange = computed(() => this.signed.may('owner'));
   protected readonly roleChoices = roles.map((role) => ({
     value: role,
@@ -81,7 +100,19 @@ export class PeoplePage {
   }
 
   protected remove({ accountId }: Member): void {
+    this.leaving.set(null);
     this.run(this.api.remove(accountId));
+  }
+
+  protected erase({ accountId }: Member): void {
+    this.leaving.set(null);
+    this.run(this.api.erase(accountId));
+  }
+
+  protected giveOut({ accountId, name }: Member): void {
+    this.run(
+      this.api.dataOf(accountId).pipe(tap((data) => downloadJson(data, `${fileStem(name)}-data.json`))),
+    );
   }
 
   protected withdraw(id: string): void {
@@ -96,8 +127,9 @@ export class PeoplePage {
     this.run(this.api.reset(accountId).pipe(tap((link) => this.show(link, email))));
   }
 
-  private show({ path }: InvitationLink, email: string): void {
-    this.link.set({ address: new URL(path, location.origin).href, email });
+  protected show(link: InvitationLink, email: string): void {
+    this.link.set({ link, email });
+    this.again.next();
   }
 
   private run(change: Observable<unknown>): void {

@@ -40,8 +40,18 @@ import { SignedIn } from './session';
         </p>
       }
       @if (offer(); as offer) {
+        @if (picture(); as picture) {
+          <img
+            class="key"
+            [src]="picture"
+            width="168"
+            height="168"
+            alt="The key as a picture to be read by a camera"
+          />
+        }
         <p class="small">
-          Enter this key in an authenticator of your telephone (by the clock, six digits), or
+          Read the picture with, or enter this key in, an authenticator of your telephone (by the clock, six
+          digits), or
           <a [href]="offer.uri">open it there</a>; then enter the code it shows.
         </p>
         <p class="figure codes" data-factor-key>{{ offer.secret }}</p>
@@ -67,6 +77,9 @@ import { SignedIn } from './session';
       display: grid;
       gap: 0.6rem;
     }
+    .key {
+      border: 1px solid var(--rule);
+    }
     .codes {
       overflow-wrap: anywhere;
       user-select: all;
@@ -83,12 +96,19 @@ export class SecondFactorCard {
   protected readonly signed = inject(SignedIn);
   protected readonly sending = new FormSending();
   protected readonly offer = signal<FactorOffer | null>(null);
+  /** The key as a QR code. */
+  protected readonly picture = signal('');
   protected readonly code = signal('');
   protected readonly password = signal('');
   protected readonly codes = signal<readonly string[] | null>(null);
 
   protected async ask(): Promise<void> {
-    this.offer.set(await firstValueFrom(this.api.offerFactor()).catch(() => null));
+    const offer = await firstValueFrom(this.api.offerFactor()).catch(() => null);
+    this.picture.set('');
+    this.offer.set(offer);
+    if (!offer) return;
+    const { toDataURL } = await import('qrcode');
+    this.picture.set(await toDataURL(offer.uri, { margin: 2, width: 336 }));
   }
 
   protected async confirm(): Promise<void> {

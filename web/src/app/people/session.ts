@@ -15,13 +15,17 @@ export class SignedIn {
     const session = this.session();
     return session?.state === 'signed-in' ? session : null;
   });
+  /** The account that signed in last at this page, even where its session has run out: what is entered is its. null = none has to. */
+  readonly account = signal<string | null>(null);
 
   /** Asks the server. Without one the page goes on as whoever it was: what is entered waits on this device. */
   async load(): Promise<Session | null> {
     try {
-      this.session.set(
-        await firstValueFrom(this.http.get('/api/session').pipe(map((body) => sessionSchema.parse(body)))),
+      const session = await firstValueFrom(
+        this.http.get('/api/session').pipe(map((body) => sessionSchema.parse(body))),
       );
+      if (session.state === 'signed-in') this.account.set(session.accountId);
+      this.session.set(session);
     } catch {
       // The server is away.
     }
@@ -36,9 +40,15 @@ export class SignedIn {
     return who !== null && roles.indexOf(who.workspace.role) >= roles.indexOf(least);
   }
 
-  async signOut(): Promise<void> {
+  /** Ends the session at the server. */
+  async end(): Promise<void> {
     await firstValueFrom(this.http.delete('/api/session'));
-    this.session.set({ state: 'signed-out' });
+  }
+
+  /** Nobody is at this page any more. */
+  forget(): void {
+    this.session.set({ state: 'signed-out', mail: false });
+    this.account.set(null);
   }
 }
 
@@ -65,7 +75,7 @@ export const sayToken: HttpInterceptorFn = (request, next) => {
     catchError((error: unknown) => {
       const isOut = error instanceof HttpErrorResponse && error.status === 401;
       if (isOut && !request.url.startsWith('/api/session')) {
-        signed.session.set({ state: 'signed-out' });
+        signed.session.set({ state: 'signed-out', mail: false });
         void router.navigate(['/sign-in'], { queryParams: { back: router.url } });
       }
       return throwError(() => error);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { setupRequestSchema, signInRequestSchema } from '@levamen/core/api';
+import { forgottenRequestSchema, setupRequestSchema, signInRequestSchema } from '@levamen/core/api';
+import { Button } from 'primeng/button';
 import { EntryField } from './entry-field';
 import { EntryPage } from './entry-page';
 import { FormSending } from './form-sending';
@@ -12,7 +13,7 @@ import { SignedIn } from './session';
 /** Signing in; and, where nobody has an account yet, entering the owner. */
 @Component({
   selector: 'lv-sign-in-page',
-  imports: [EntryField, EntryPage, SentForm],
+  imports: [Button, EntryField, EntryPage, SentForm],
   template: `
     <lv-entry-page [heading]="isFirst() ? 'Welcome to Levamen' : 'Sign in to Levamen'">
       @if (isFirst()) {
@@ -73,9 +74,19 @@ import { SignedIn } from './session';
       </lv-sent-form>
       @if (!isFirst()) {
         <p class="small soft">
-          Forgotten? The owner of your company makes a link that sets the password anew. What you entered on
-          this device is kept, and sent once you have signed in.
+          @if (hasMail()) {
+            Forgotten? Enter your mail address, and a letter brings a link that sets the password anew.
+          } @else {
+            Forgotten? The owner of your company makes a link that sets the password anew.
+          }
+          What you entered on this device is kept, and sent once you have signed in.
         </p>
+        @if (hasMail()) {
+          <p-button label="Send me the letter" size="small" [text]="true" (onClick)="askForLetter()" />
+          @if (letter() !== '') {
+            <p class="small" role="status">{{ letter() }}</p>
+          }
+        }
       }
     </lv-entry-page>
   `,
@@ -98,10 +109,28 @@ export class SignInPage {
   protected readonly hint = passwordHint;
   protected readonly isFirst = computed(() => this.signed.session()?.state === 'setup');
 
+  /** Letters are sent by this installation. */
+  protected readonly hasMail = computed(() => {
+    const session = this.signed.session();
+    return session?.state === 'signed-out' && session.mail;
+  });
+  /** What is said of a letter that was asked for; '' = none was. */
+  protected readonly letter = signal('');
+
   constructor() {
     void this.signed.load().then((session) => {
       if (session?.state === 'signed-in') void this.goOn();
     });
+  }
+
+  protected async askForLetter(): Promise<void> {
+    this.letter.set('');
+    const email = this.email();
+    const isAsked = await this.sending.send(forgottenRequestSchema, { email }, (asked) =>
+      this.api.forgotten(asked),
+    );
+    if (isAsked)
+      this.letter.set(`If ${email} has an account here, the letter is on its way. It is good for a day.`);
   }
 
   protected async send(): Promise<void> {

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { roleNames } from '@levamen/core/api';
+import { CompanyChoice } from './company-choice';
 import { SignedIn } from './session';
 import { SignOut } from './sign-out';
 
 /** Who has signed in, and the way out; in the demo, that nobody had to. */
 @Component({
   selector: 'lv-who-is-in',
-  imports: [SignOut],
+  imports: [CompanyChoice, SignOut],
   template: `
     @if (who(); as who) {
       @if (who.automatic) {
@@ -16,6 +17,9 @@ import { SignOut } from './sign-out';
           ><b>{{ who.name }}</b
           >, {{ role() }} at {{ who.workspace.name }}</span
         >
+        @if (who.workspaces.length > 1) {
+          <lv-company-choice />
+        }
         @if (hasWayOut()) {
           <lv-sign-out />
         }

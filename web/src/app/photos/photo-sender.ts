@@ -2,6 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { firstValueFrom, timer } from 'rxjs';
 import { JobsApi, problemText } from '../data/jobs-api';
+import { Road } from '../field/road';
 import { type WaitingPhoto, WaitingPhotos } from './waiting-photos';
 
 const firstPauseMs = 2000;
@@ -18,6 +19,7 @@ const isRefused = (error: unknown): boolean =>
 export class PhotoSender {
   private readonly api = inject(JobsApi);
   private readonly device = inject(WaitingPhotos);
+  private readonly road = inject(Road);
   private readonly queue: WaitingPhoto[] = [];
   private isSending = false;
 
@@ -25,6 +27,15 @@ export class PhotoSender {
   private readonly local = signal<ReadonlyMap<string, string>>(new Map());
   /** Photos that wait to be sent. */
   readonly waiting = computed(() => this.local().size);
+  /** How many of them are of which job. */
+  readonly waitingByJob = computed(() => {
+    const counts = new Map<string, number>();
+    for (const key of this.local().keys()) {
+      const jobId = key.slice(0, key.indexOf(' '));
+      counts.set(jobId, (counts.get(jobId) ?? 0) + 1);
+    }
+    return counts;
+  });
   /** Why a photo could not be kept; '' = none was refused. */
   readonly problem = signal('');
 
@@ -72,6 +83,7 @@ export class PhotoSender {
       try {
         await firstValueFrom(this.api.putPhoto(photo));
         this.queue.shift();
+        await this.road.keepPhoto(photo.jobId, photo.digest, photo.bytes).catch(() => undefined);
         await this.device.remove(photo).catch(() => undefined);
         this.forget(photo);
         pauseMs = firstPauseMs;

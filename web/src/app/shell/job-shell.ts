@@ -19,6 +19,7 @@ import { Focus } from '../data/focus';
 import { JobSession } from '../data/job-session';
 import { problemText, unreadableJob } from '../data/jobs-api';
 import { OutageStudies } from '../data/outage-studies';
+import { LiveJob } from '../field/live-job';
 import { LastAnswers } from '../data/last-answers';
 import { EquipmentChange } from '../data/equipment-change';
 import { Runtimes } from '../data/runtimes';
@@ -44,6 +45,7 @@ import { shellAction } from './shortcuts';
 import { downloadJson, fileStem } from '../ui/download';
 import { STAGES } from './stage';
 import { UnreadableJobView } from './unreadable-job';
+import { WhoElse } from './who-else';
 import { Working } from './working';
 import { WorkingDrawer } from './working-drawer';
 
@@ -65,6 +67,7 @@ import { WorkingDrawer } from './working-drawer';
     RouterOutlet,
     SaveMark,
     UnreadableJobView,
+    WhoElse,
     WorkingDrawer,
   ],
   providers: [
@@ -78,6 +81,7 @@ import { WorkingDrawer } from './working-drawer';
     PlacementStudies,
     EquipmentChange,
     LastAnswers,
+    LiveJob,
     Working,
     Focus,
     { provide: PLACE_LOCALE, useFactory: () => inject(EvaluationService).locale },
