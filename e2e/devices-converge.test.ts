@@ -160,14 +160,6 @@ test('three tablets work on one job without a network; in whatever order they co
   const read = async (jobId: string): Promise<Document> =>
     ((await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { document: Document }).document;
   const document = await read(id);
-  const origin = new URL(page.url()).origin;
-  const copies: string[] = [];
-  for (let i = 0; i < orders.length; i += 1) {
-    const made = await page.request.post('/api/jobs', { data: { document }, headers: { origin } });
-    copies.push(((await made.json()) as { id: string }).id);
-  }
-  for (const copy of copies) expect(settled(await read(copy))).toEqual(settled(document));
-
   const columns = [
     ['power', ['45', '80', '120', '260', '333']],
     ['hours', ['1', '2.5', '4', '6', '9']],
@@ -192,6 +184,14 @@ test('three tablets work on one job without a network; in whatever order they co
     await device.context.setOffline(true);
   }
   for (const [index, device] of devices.entries()) await survey(device, index);
+  const origin = new URL(page.url()).origin;
+  const copies: string[] = [];
+  for (const _ of orders) {
+    const made = await page.request.post('/api/jobs', { data: { document }, headers: { origin } });
+    copies.push(((await made.json()) as { id: string }).id);
+  }
+  for (const copy of copies) expect(settled(await read(copy))).toEqual(settled(document));
+
   const waiting: Waiting[] = [];
   for (const device of devices) {
     // The window that made the edits is closed.

@@ -1,4 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import { type Browser, expect, type Page, test } from '@playwright/test';
+import { generate } from 'otplib';
 import { passesAxe } from './axe';
 import { Bench } from './bench';
 
@@ -52,7 +54,7 @@ test('a company begins: its owner enters, invites people, and each does what he 
   await bench.saved();
   await page.goto('/people');
   const invite = async (email: string, role: string): Promise<string> => {
-    await page.getByRole('textbox', { name: 'Mail address' }).fill(email);
+    await page.getByRole('textbox', { name: 'Mail address', exact: true }).fill(email);
     await page.getByRole('radio', { name: role }).check();
     await page.getByRole('button', { name: 'Make the link' }).click();
     await expect(page.getByText(`Give this to ${email}`)).toBeVisible();
@@ -103,6 +105,8 @@ test('a company begins: its owner enters, invites people, and each does what he 
   // Who is removed is out at once, and what signing out leaves is the way in.
   await page.goto('/people');
   await page.getByRole('button', { name: 'Remove Vic' }).click();
+  await passesAxe(page);
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.getByRole('row', { name: /Vic/ })).toHaveCount(0);
   await vic.goto('/jobs');
   await expect(vic.getByRole('heading', { name: 'Sign in to Levamen' })).toBeVisible();
@@ -117,4 +121,104 @@ test('a company begins: its owner enters, invites people, and each does what he 
   await page.getByLabel('Password').fill(words.ada);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('House in the dale')).toBeVisible();
+});
+
+/** Signs in at a page that asks for it. */
+async function signsIn(page: Page, email: string, password: string): Promise<void> {
+  await page.goto('/jobs');
+  await page.getByLabel('Mail address').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+}
+
+test('a second factor, what is kept of somebody, how long, and another company', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  await signsIn(page, 'ada@example.org', words.ada);
+  await expect(page.locator('[data-who]')).toContainText('Ada');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Add a second factor' }).click();
+  await expect(page.getByAltText('The key as a picture to be read by a camera')).toBeVisible();
+  await passesAxe(page);
+  const secret = (await page.locator('[data-factor-key]').innerText()).trim();
+  await page.getByLabel('Code it shows').fill('000000');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('This is not the code of that key now')).toBeVisible();
+  await page.getByLabel('Code it shows').fill(await generate({ secret }));
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const [recovery] = (await page.locator('[data-recovery]').innerText()).trim().split(/\s+/);
+
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Everything that is kept of you, as a file' }).click();
+  const file = await readFile(await (await saving).path(), 'utf8');
+  expect(JSON.parse(file)).toMatchObject({ email: 'ada@example.org', role: 'owner', secondFactor: true });
+  await page.getByLabel('Days a deleted job lies in the bin').fill('soon');
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText('Enter whole days')).toBeVisible();
+  await page.getByLabel('Days a deleted job lies in the bin').fill('30');
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText('It is kept so from now on.')).toBeVisible();
+
+  // Another company: its owner is a surveyor here, and changes between the two.
+  await page.getByLabel('Name of the company').fill('Dale Electric');
+  await page.getByLabel('Mail address of its owner').fill('sol@example.org');
+  await page.getByRole('button', { name: 'Found it' }).click();
+  const link = (await page.locator('[data-link]').innerText()).trim();
+  const sol = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await sol.goto(link);
+  await sol.getByLabel('Password').fill(words.sol);
+  await sol.getByRole('button', { name: 'Join' }).click();
+  await expect(sol.locator('[data-who]')).toContainText('Sol');
+  const companies = sol.getByRole('combobox', { name: 'Company you work for' });
+  const changeTo = async (name: string): Promise<void> => {
+    await companies.click();
+    await sol.getByRole('option', { name }).click();
+    await expect(sol.locator('[data-who]')).toContainText(`at ${name}`);
+  };
+  await changeTo('Dale Electric');
+  await expect(sol.getByText('No jobs yet.')).toBeVisible();
+  await passesAxe(sol);
+  await changeTo('Hill Electric');
+  await expect(sol.getByRole('link', { name: 'House on the hill', exact: true })).toBeVisible();
+
+  // What the server does not have is asked about at the way out.
+  await sol.getByRole('link', { name: 'House on the hill', exact: true }).click();
+  const survey = new Bench(sol);
+  await survey.goTo('Brief');
+  await sol.route('**/api/jobs/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await sol.getByRole('textbox', { name: 'Client', exact: true }).fill('Family Marsh');
+  await expect(sol.locator('lv-save-mark')).toContainText('kept on this device');
+  await sol.getByRole('link', { name: 'All jobs' }).click();
+  await sol.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(sol.getByRole('dialog')).toContainText('edits of one job that the server does not have');
+  await passesAxe(sol, false);
+  await sol.getByRole('button', { name: 'Sign out, keep them here' }).click();
+  await expect(sol.getByRole('heading', { name: 'Sign in to Levamen' })).toBeVisible();
+  await sol.unroute('**/api/jobs/*');
+  await signsIn(sol, 'sol@example.org', words.sol);
+  // They go home without being asked for.
+  await page.goto('/jobs');
+  await page.getByRole('link', { name: 'House on the hill', exact: true }).click();
+  await new Bench(page).goTo('Brief');
+  await expect(page.getByRole('textbox', { name: 'Client', exact: true })).toHaveValue('Family Marsh', {
+    timeout: 60_000,
+  });
+
+  // Signing in asks for the second factor; a recovery code is good once.
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signsIn(page, 'ada@example.org', words.ada);
+  await page.getByLabel('Code').fill(recovery!);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.locator('[data-who]')).toContainText('Ada');
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signsIn(page, 'ada@example.org', words.ada);
+  await page.getByLabel('Code').fill(recovery!);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('This code is not good, or has been used').first()).toBeVisible();
 });

@@ -107,8 +107,8 @@ export class SecondFactorCard {
     this.picture.set('');
     this.offer.set(offer);
     if (!offer) return;
-    const { toDataURL } = await import('qrcode');
-    this.picture.set(await toDataURL(offer.uri, { margin: 2, width: 336 }));
+    const { default: codes } = await import('qrcode');
+    this.picture.set(await codes.toDataURL(offer.uri, { margin: 2, width: 336 }));
   }
 
   protected async confirm(): Promise<void> {

@@ -62,6 +62,25 @@ const paper = {
   950: '#191713',
 };
 
+/** A button that takes away what does not come back, in the colour of what fails. */
+const danger = (color: string, contrast: string, strong: string) => ({
+  root: {
+    danger: {
+      background: color,
+      hoverBackground: strong,
+      activeBackground: strong,
+      borderColor: color,
+      hoverBorderColor: strong,
+      activeBorderColor: strong,
+      color: contrast,
+      hoverColor: contrast,
+      activeColor: contrast,
+    },
+  },
+  outlined: { danger: { color, borderColor: color } },
+  text: { danger: { color } },
+});
+
 /** Paper, ink and one strong blue-black accent; little rounding, hardly any shadow. */
 export const levamenPreset = definePreset(plain, {
   primitive: { borderRadius: { none: '0', xs: '1px', sm: '2px', md: '3px', lg: '3px', xl: '4px' } },
@@ -90,6 +109,14 @@ export const levamenPreset = definePreset(plain, {
         },
         text: { color: '#efe7d6', hoverColor: '#ffffff', mutedColor: '#b9ae99', hoverMutedColor: '#d8cdb6' },
         formField: { background: '#2a261f', borderColor: '#8c816b', placeholderColor: '#b9ae99' },
+      },
+    },
+  },
+  components: {
+    button: {
+      colorScheme: {
+        light: danger('#a3231f', '#ffffff', '#83201c'),
+        dark: danger('#ff9d94', '#2a0f0d', '#ffb9b3'),
       },
     },
   },
