@@ -35,21 +35,26 @@ interface Device {
   readonly values: readonly string[];
 }
 
+/** What each takes a picture of. */
+const photographed = ['Refrigerator', 'Chest freezer', 'Phone chargers'] as const;
+
 let state = seed;
 const pick = (below: number): number => {
   state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
   return Math.floor((state / 2 ** 32) * below);
 };
 
+const nameOf = (thing: unknown): string => {
+  const { id, loadId } = thing as { id?: unknown; loadId?: unknown };
+  return String(id ?? loadId ?? '');
+};
+
 /** The order of rows is nobody's: things are compared by what they are. */
 function settled(value: unknown): unknown {
   if (Array.isArray(value)) {
     const items: unknown[] = value.map(settled);
-    return items.every((item) => typeof item === 'object' && item !== null && 'id' in item)
-      ? items.toSorted((a, b) =>
-          String((a as { id: unknown }).id).localeCompare(String((b as { id: unknown }).id)),
-        )
-      : items;
+    const named = items.every((item) => typeof item === 'object' && item !== null);
+    return named ? items.toSorted((a, b) => nameOf(a).localeCompare(nameOf(b))) : items;
   }
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(
@@ -79,9 +84,8 @@ async function survey(device: Device, index: number): Promise<void> {
       await device.page.keyboard.press('Enter');
     }
   }
-  await rows.nth(index).locator('td.name').click();
-  const load = (await device.page.getByRole('heading', { level: 3 }).first().textContent())!.trim();
-  await addPhoto(device.page, load, `Tablet ${index}`);
+  await bench.cell(photographed[index]!, 'name').click();
+  await addPhoto(device.page, photographed[index]!, `Tablet ${index}`);
   await expect(device.page.locator('lv-save-mark')).toContainText('kept on this device');
 }
 
@@ -126,7 +130,11 @@ const move = (page: Page, from: 'job' | 'shelf', jobId: string): Promise<Waiting
           if (source === 'job') await done(shelved().add(one));
           else
             await done(
-              waiting().put({ ...one, jobId: id, ...(store === 'drafts' ? { tab: 'a closed window' } : {}) }),
+              waiting().put({
+                ...one,
+                jobId: id,
+                ...(store === 'drafts' ? { tab: 'a closed window', baseRevision: 1 } : {}),
+              }),
             );
           if (store === 'drafts') document = one.document;
           else photos += 1;
