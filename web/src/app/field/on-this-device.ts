@@ -90,6 +90,9 @@ import { WaitingEdits } from './waiting-edits';
       align-items: center;
       gap: 0.2rem 0.9rem;
     }
+    .waits i {
+      margin-inline-end: 0.2rem;
+    }
     .waits {
       font-size: 0.87rem;
       font-weight: 600;

@@ -19,6 +19,9 @@ const maxNamed = 2;
       color: var(--accent);
       white-space: nowrap;
     }
+    i {
+      margin-inline-end: 0.25rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
