@@ -122,6 +122,10 @@ test('the front of price: what each step buys, where it is enough, and a design 
   await options.getByRole('combobox', { name: 'Generator' }).click();
   await page.getByRole('option', { name: 'not wanted' }).click();
   await expect(front).not.toContainText('generator', { timeout: 60_000 });
+  // Nor what costs more than it allows: what is dearer is not even simulated.
+  const most = options.getByRole('textbox', { name: 'May cost at most' });
+  await most.fill('51000');
+  await most.press('Enter');
   await expect(options.getByRole('status')).toContainText(/For comfort \d+ were simulated\.$/, {
     timeout: 200_000,
   });
@@ -138,6 +142,7 @@ test('the front of price: what each step buys, where it is enough, and a design 
     await options.getByRole('button', { name: objective }).click();
     // The rows of the choice before may stand for a moment.
     await expect(async () => {
+      expect(Math.max(...(await numbers(2)))).toBeLessThanOrEqual(51_000);
       for (const one of [2, column]) {
         const values = await numbers(one);
         expect(values.length).toBeGreaterThan(1);

@@ -19,6 +19,10 @@ const titles = {
     'Mutated requests',
     'Valid requests of every route, changed at one or two random places; none is answered with a 500, and every job that is taken can be read back (`server/src/fuzz.spec.ts`).',
   ],
+  'fuzz-roles': [
+    'Mutated requests of every role',
+    'The same, and those about people and the company, sent by somebody of each role and by somebody who has not signed in, with ids of another company of the same installation among the values; none is answered with a 500, no answer holds anything of the other company, and nothing there is changed (`server/src/fuzz-roles.spec.ts`).',
+  ],
   revisions: [
     'A day of editing',
     'Saves of the largest demo job, one after the other; every revision that is opened equals what was saved, to the letter (`server/src/jobs/revisions.spec.ts`). Wanted: under 20 MB, any revision in under 50 ms.',

@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Invitation, Invited, Member, People, Retention, Role } from '@levamen/core/api';
 import { IsNull, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import * as z from 'zod';
 import { digestOf } from '../blobs/blob-store.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { WorkspaceEntity } from '../store/entities.js';
@@ -316,7 +317,7 @@ export class PeopleStore {
   ): Promise<Result> {
     const workspaceId = link.slice(0, uuidLength);
     const secret = link.slice(uuidLength + 1);
-    if (!/^[0-9a-f-]{36}$/.test(workspaceId)) throw unusable();
+    if (!z.uuid().safeParse(workspaceId).success) throw unusable();
     return actingFor({ workspaceId, accountId: null }, () =>
       this.source.transaction(async (manager) => {
         const invitation = await manager.findOne(InvitationEntity, {

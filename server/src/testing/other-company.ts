@@ -1,0 +1,122 @@
+import { deflateSync } from 'node:zlib';
+import { invitationLinkSchema } from '@levamen/core/api';
+import { encodeMilli } from '@levamen/core/house/details';
+import { newJob } from '@levamen/core/job';
+import { digestOf } from '../blobs/blob-store.js';
+import { actingFor } from '../workspaces/fence.js';
+import { photo } from './photo.js';
+import { readingSet } from './reading-set.js';
+import { goodPassword, Someone } from './someone.js';
+import type { TestApp } from './test-app.js';
+import { weatherText } from './weather-text.js';
+
+/** Stands in everything the other company keeps. */
+export const secret = 'Quince Orchard';
+
+/** Another company of the same installation, which keeps something of everything. */
+export interface OtherCompany {
+  readonly owner: Someone;
+  readonly workspaceId: string;
+  readonly accountId: string;
+  readonly jobId: string;
+  readonly setId: string;
+  readonly weatherId: string;
+  readonly digest: string;
+}
+
+/**
+ * Founds it, and fills it.
+ *
+ * @param founder owner of the company that was first
+ */
+export async function otherCompany(test: TestApp, founder: Someone): Promise<OtherCompany> {
+  // Who founded it knows its name, and stands in no place of it.
+  const { body } = await founder
+    .send('post', '/api/people/companies', { name: 'Across the river', email: 'quin@example.org' })
+    .expect(201);
+  const owner = new Someone(test.visitor());
+  await owner.join(invitationLinkSchema.parse(body).path!, `Quin of ${secret}`, goodPassword);
+  const idOf = ({ body: made }: { body: unknown }): string => (made as { id: string }).id;
+  const jobId = idOf(
+    await owner.send('post', '/api/jobs', { document: newJob(`House of ${secret}`) }).expect(201),
+  );
+  const setId = idOf(
+    await owner
+      .send('post', `/api/jobs/${jobId}/readings`, { ...readingSet, name: `Meter of ${secret}` })
+      .expect(201),
+  );
+  for (const position of [0, 1])
+    await owner
+      .send('put', `/api/jobs/${jobId}/readings/${setId}/channels/${position}`)
+      .type('application/octet-stream')
+      .send(deflateSync(encodeMilli(Int32Array.from([1000, -3, 7, 4_000_000]))))
+      .expect(204);
+  const digest = digestOf(photo);
+  await owner.send('put', `/api/jobs/${jobId}/photos/${digest}`).type('image/jpeg').send(photo).expect(204);
+  const weatherId = idOf(
+    await owner
+      .send('post', '/api/weather')
+      .type('text/csv')
+      .send(weatherText().replace(/^LOCATION,[^,]*/, `LOCATION,${secret}`))
+      .expect(201),
+  );
+  const session = await owner.session();
+  if (session.state !== 'signed-in') throw new Error('The other company has no owner');
+  return {
+    owner,
+    workspaceId: session.workspace.id,
+    accountId: session.accountId!,
+    jobId,
+    setId,
+    weatherId,
+    digest,
+  };
+}
+
+/** Everything a company keeps, to be compared with what it keeps later. */
+export async function keptBy({ database }: TestApp, workspaceId: string): Promise<unknown> {
+  return actingFor({ workspaceId, accountId: null }, () =>
+    database.source.query(
+      `SELECT (SELECT json_agg(j ORDER BY j.id) FROM job j) AS jobs,
+              (SELECT count(*) FROM job_revision) AS revisions,
+              (SELECT json_agg(m ORDER BY m.account_id) FROM membership m) AS members,
+              (SELECT json_agg(p ORDER BY p.digest) FROM job_photo p) AS photos,
+              (SELECT json_agg(r ORDER BY r.set_id) FROM job_reading_set r) AS readings,
+              (SELECT json_agg(c ORDER BY c.set_id, c.position) FROM reading_channel c) AS channels,
+              (SELECT json_agg(w.id ORDER BY w.id) FROM weather_year w) AS weather,
+              (SELECT count(*) FROM company_rules) AS rules,
+              (SELECT count(*) FROM equipment_revision) AS equipment`,
+    ),
+  );
+}
+
+/** The first owner, and somebody of each other role, all of one company. */
+export async function companyWithRoles<Role extends string>(
+  test: TestApp,
+  roles: readonly Role[],
+): Promise<{ readonly owner: Someone; readonly of: ReadonlyMap<Role, Someone> }> {
+  const owner = new Someone(test.visitor());
+  await owner
+    .send('post', '/api/session/setup', {
+      company: 'Hill Electric',
+      name: 'Ada',
+      email: 'ada@example.org',
+      password: goodPassword,
+    })
+    .expect(201);
+  await owner.session();
+  const of = new Map<Role, Someone>();
+  for (const role of roles) {
+    if (role === 'owner') {
+      of.set(role, owner);
+      continue;
+    }
+    const { body } = await owner
+      .send('post', '/api/people/invitations', { email: `${role}@example.org`, role })
+      .expect(201);
+    const someone = new Someone(test.visitor());
+    await someone.join(invitationLinkSchema.parse(body).path!, `A ${role}`, goodPassword);
+    of.set(role, someone);
+  }
+  return { owner, of };
+}
