@@ -13,8 +13,9 @@ pdfmake.setFonts({
     bolditalics: join(fonts, 'Roboto-MediumItalic.ttf'),
   },
 });
-// Documents hold text only: nothing is fetched or read while one is made.
+// Documents hold text only: nothing is fetched while one is made, and nothing read but the fonts.
 pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => path.startsWith(fonts));
 
 /** A document as PDF, in the type and rule of all papers. */
 export async function makePdf(document: TDocumentDefinitions): Promise<Buffer> {
