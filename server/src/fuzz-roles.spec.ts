@@ -1,10 +1,9 @@
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { type Role, roles, type Session, sessionSchema, tokenHeader } from '@levamen/core/api';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openApiDocument } from './docs/openapi.js';
 import { makeApp } from './http/app.js';
+import { listening } from './testing/listening.js';
 import { mutated, picker } from './testing/mutations.js';
 import {
   companyWithRoles,
@@ -23,14 +22,13 @@ const senders = [...roles, 'nobody'] as const;
 const seed = 20_261_128;
 
 let test: TestApp;
-let server: Server;
-let url: string;
+let line: Awaited<ReturnType<typeof listening>>;
 let other: OtherCompany;
 const sessions = new Map<string, { readonly cookie: string; readonly token: string }>();
 
 /** Signs in, as the page does. */
 async function signIn(role: Role): Promise<Session> {
-  const answer = await fetch(`${url}/api/session`, {
+  const answer = await fetch(`${line.url}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({
@@ -40,7 +38,7 @@ async function signIn(role: Role): Promise<Session> {
   });
   const cookie = answer.headers.getSetCookie()[0]!.split(';')[0]!;
   const session = sessionSchema.parse(
-    await (await fetch(`${url}/api/session`, { headers: { cookie } })).json(),
+    await (await fetch(`${line.url}/api/session`, { headers: { cookie } })).json(),
   );
   sessions.set(role, { cookie, token: session.state === 'signed-in' ? session.token : '' });
   return session;
@@ -50,20 +48,17 @@ beforeAll(async () => {
   test = await openTestApp(true);
   const { owner } = await companyWithRoles(test, roles);
   other = await otherCompany(test, owner);
-  server = createServer(
+  line = await listening(
     makeApp({
       source: test.database.source,
       logger: pino({ level: 'silent' }),
       requestsPerMinute: 100_000_000,
       accounts: { secret: 'of a test', secure: false },
     }),
-  ).listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  );
 });
 afterAll(async () => {
-  server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
+  await line.close();
   await test.database.close();
 });
 
@@ -72,7 +67,7 @@ const as =
   async (request) => {
     const session = sessions.get(sender);
     const asked = asFetched(request);
-    const response = await fetch(`${url}${request.path}`, {
+    const response = await fetch(`${line.url}${request.path}`, {
       ...asked,
       headers: {
         ...asked.headers,

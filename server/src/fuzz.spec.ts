@@ -1,34 +1,29 @@
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { makeApp } from './http/app.js';
+import { listening } from './testing/listening.js';
 import { mutated, picker } from './testing/mutations.js';
 import { times, writeDown } from './testing/proof.js';
 import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
 import { asFetched, type Send, validRequests } from './testing/valid-requests.js';
 
 let database: TestDatabase;
-let server: Server;
-let url: string;
+let line: Awaited<ReturnType<typeof listening>>;
 const seed = 20_261_126;
 
 beforeAll(async () => {
   database = await openTestDatabase();
-  server = createServer(
+  line = await listening(
     makeApp({ source: database.source, logger: pino({ level: 'silent' }), requestsPerMinute: 10_000_000 }),
-  ).listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  );
 });
 afterAll(async () => {
-  server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
+  await line.close();
   await database.close();
 });
 
 const send: Send = async (request) => {
-  const response = await fetch(`${url}${request.path}`, asFetched(request));
+  const response = await fetch(`${line.url}${request.path}`, asFetched(request));
   return { status: response.status, text: await response.text() };
 };
 

@@ -31,6 +31,7 @@ import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
 import { refuseOlderPage } from './older-page.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
+import { refuseNul } from './refuse-nul.js';
 
 export interface AppParts {
   readonly source: DataSource;
@@ -119,6 +120,7 @@ export function makeApp({
     next();
   });
   api.use(refuseOlderPage);
+  api.use(refuseNul);
   api.get('/health', async (_request, response) => {
     await source.query('SELECT 1');
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };

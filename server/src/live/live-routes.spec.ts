@@ -1,22 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { formatHeader, type LiveEvent, liveEventSchema, olderPage, whoHeaders } from '@levamen/core/api';
 import { jobVersion, newJob } from '@levamen/core/job';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { makeApp } from '../http/app.js';
+import { listening } from '../testing/listening.js';
 import { openTestDatabase, type TestDatabase } from '../testing/test-database.js';
 
 let database: TestDatabase;
-let server: Server;
+let line: Awaited<ReturnType<typeof listening>>;
 let address: string;
 const stopping = new AbortController();
 let jobId: string;
 
 beforeAll(async () => {
   database = await openTestDatabase();
-  server = createServer(
+  line = await listening(
     makeApp({
       source: database.source,
       logger: pino({ level: 'silent' }),
@@ -24,8 +23,7 @@ beforeAll(async () => {
       stopping: stopping.signal,
     }),
   );
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  address = line.url;
   const made = await fetch(`${address}/api/jobs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -34,8 +32,7 @@ beforeAll(async () => {
   jobId = ((await made.json()) as { id: string }).id;
 });
 afterAll(async () => {
-  server.closeAllConnections();
-  server.close();
+  await line.close();
   await database.close();
 });
 

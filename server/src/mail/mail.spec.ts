@@ -15,16 +15,7 @@ const address = 'https://levamen.example.org';
 beforeAll(async () => {
   const url = await catcher.open();
   test = await openTestApp(true, { post: makePost({ url, from: 'levamen@example.org', address }) });
-  owner = stranger();
-  await owner
-    .send('post', '/api/session/setup', {
-      company: 'Hill Electric',
-      name: 'Ada',
-      email: 'ada@example.org',
-      password: goodPassword,
-    })
-    .expect(201);
-  await owner.session();
+  owner = await stranger().setUp();
 });
 afterAll(async () => {
   await test.database.close();

@@ -44,16 +44,7 @@ beforeAll(async () => {
   test = await openTestApp(true);
   owner = new pg.Client({ connectionString: test.database.ownerUrl });
   await owner.connect();
-  ada = new Someone(test.visitor());
-  await ada
-    .send('post', '/api/session/setup', {
-      company: 'Hill Electric',
-      name: 'Ada',
-      email: 'ada@example.org',
-      password: goodPassword,
-    })
-    .expect(201);
-  await ada.session();
+  ada = await new Someone(test.visitor()).setUp();
   ben = await joins('Benbow', 'designer');
   benId = await idOf(ben);
   const { body } = await ben.send('post', '/api/jobs', { document: newJob('House') }).expect(201);

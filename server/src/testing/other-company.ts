@@ -95,16 +95,7 @@ export async function companyWithRoles<Role extends string>(
   test: TestApp,
   roles: readonly Role[],
 ): Promise<{ readonly owner: Someone; readonly of: ReadonlyMap<Role, Someone> }> {
-  const owner = new Someone(test.visitor());
-  await owner
-    .send('post', '/api/session/setup', {
-      company: 'Hill Electric',
-      name: 'Ada',
-      email: 'ada@example.org',
-      password: goodPassword,
-    })
-    .expect(201);
-  await owner.session();
+  const owner = await new Someone(test.visitor()).setUp();
   const of = new Map<Role, Someone>();
   for (const role of roles) {
     if (role === 'owner') {

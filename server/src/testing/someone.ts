@@ -24,6 +24,18 @@ export class Someone {
     return body === undefined ? asked : asked.send(body);
   }
 
+  /** Enters as the owner of a new installation: Ada of Hill Electric. */
+  async setUp(): Promise<this> {
+    await this.send('post', '/api/session/setup', {
+      company: 'Hill Electric',
+      name: 'Ada',
+      email: 'ada@example.org',
+      password: goodPassword,
+    }).expect(201);
+    await this.session();
+    return this;
+  }
+
   /** Joins by a link, under a new account. */
   async join(path: string, name: string, password: string): Promise<void> {
     await this.send('post', path.replace('/join/', '/api/session/join/'), { name, password }).expect(201);

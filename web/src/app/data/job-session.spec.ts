@@ -1,4 +1,4 @@
-import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt } from './testing';
+import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt, pass, stopTime } from './testing';
 import { IDBFactory } from 'fake-indexeddb';
 import { type Job, newJob } from '@levamen/core/job';
 import type { SavedJob, SaveResult } from '@levamen/core/api';
@@ -16,8 +16,6 @@ const rename = (session: JobSession, name: string): string =>
 const note = (session: JobSession, notes: string): string =>
   session.editJob('notes', (job) => ({ ...job, brief: { ...job.brief, notes } }));
 const notes = (job: Job, text: string): Job => ({ ...job, brief: { ...job.brief, notes: text } });
-/** Lets promises and timers do what is due within so many milliseconds. */
-const pass = (ms = 50): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
 async function open(tab = new FakeTab(`tab-${(tabs += 1)}`, alive), database?: DeviceDatabase) {
   const page = openPage(api, tab, database);
@@ -28,9 +26,7 @@ async function open(tab = new FakeTab(`tab-${(tabs += 1)}`, alive), database?: D
 }
 
 beforeEach(() => {
-  vi.useFakeTimers({
-    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'setImmediate', 'Date'],
-  });
+  stopTime();
   indexedDB = new IDBFactory();
   api = new FakeApi();
   alive = new Set();

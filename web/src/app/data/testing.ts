@@ -4,6 +4,7 @@ import { DestroyRef, Injector, runInInjectionContext } from '@angular/core';
 import { type Job, newJob } from '@levamen/core/job';
 import type { SavedJob, SaveResult } from '@levamen/core/api';
 import { defer, of, throwError, type Observable } from 'rxjs';
+import { vi } from 'vitest';
 import { DeviceDatabase } from './device-database';
 import { DraftStore } from './draft-store';
 import { HistoryStore } from './history-store';
@@ -18,6 +19,14 @@ import { SignedIn } from '../people/session';
 import { Typing } from '../ui/typing';
 
 /** Stand-ins for tests of what happens between page, device and server. */
+
+/** Time passes only where {@link pass} says so. */
+export const stopTime = (): unknown =>
+  vi.useFakeTimers({
+    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'setImmediate', 'Date'],
+  });
+/** Lets promises and timers do what is due within so many milliseconds. */
+export const pass = (ms = 50): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
 export const jobId = '00000000-0000-4000-8000-000000000001';
 export const updatedAt = '2026-01-01T00:00:00.000Z';

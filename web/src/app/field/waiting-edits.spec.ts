@@ -1,4 +1,4 @@
-import { FakeApi, FakeTab, jobId, openPage, refused } from '../data/testing';
+import { FakeApi, FakeTab, jobId, openPage, refused, pass, stopTime } from '../data/testing';
 import { IDBFactory } from 'fake-indexeddb';
 import { type Job, newJob } from '@levamen/core/job';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -6,13 +6,10 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 let api: FakeApi;
 let alive: Set<string>;
 
-const pass = (ms = 50): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 const noted = (job: Job, notes: string): Job => ({ ...job, brief: { ...job.brief, notes } });
 
 beforeEach(() => {
-  vi.useFakeTimers({
-    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'setImmediate', 'Date'],
-  });
+  stopTime();
   indexedDB = new IDBFactory();
   api = new FakeApi();
   alive = new Set();
