@@ -12,12 +12,13 @@ const setHours = async (page: Page, value: string): Promise<void> => {
   await hours(page).press('Enter');
 };
 
-/** The same job open in two windows. */
+/** The same job open in two windows; the second hears nothing of what the first saves, until it saves itself. */
 async function twoWindows(first: Page, name: string): Promise<Page> {
   const bench = new Bench(first);
   await bench.newJob(name);
   await bench.saved();
   const second = await first.context().newPage();
+  await second.route('**/live?*', (route) => route.abort());
   await second.goto(first.url());
   await expect(hours(second)).toBeVisible();
   return second;

@@ -22,11 +22,14 @@ import { NewVersion } from './new-version';
     }
   `,
   styles: `
+    /* Above everything, in the way of nothing: stages fill the window, and would be pushed out of it. */
     p {
-      display: flex;
-      align-items: center;
-      gap: 0.5rem;
-      padding: 0.2rem 0.9rem;
+      position: fixed;
+      inset: auto 1rem 7.5rem auto;
+      z-index: 20;
+      max-width: 24rem;
+      padding: 0.6rem 0.9rem;
+      border: 1px solid var(--rule-strong);
       background: var(--accent-wash);
       font-size: 0.9rem;
     }
