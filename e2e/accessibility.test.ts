@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { passesAxe as check } from './axe';
+import { enlargedPassesAxe, passesAxe as check } from './axe';
 import { Bench } from './bench';
 
 // A view is looked at by itself: they do not wait for each other.
@@ -114,42 +114,42 @@ test('every stage and dialog passes axe at 200 %', async ({ page }) => {
   const dialog = async (open: () => Promise<void>): Promise<void> => {
     await open();
     await expect(page.getByRole('dialog')).toBeVisible();
-    await check(page, false);
+    await enlargedPassesAxe(page);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
   };
   const press = (name: string | RegExp) => () =>
     page.getByRole('button', { name, exact: true }).first().click();
   await page.goto('/jobs');
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await bench.open('Row house by the vineyard');
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await dialog(() => page.keyboard.press('Control+k'));
   await dialog(() => page.keyboard.press('Control+/'));
   await dialog(press('History'));
   for (const name of ['Open points', 'Photos']) {
     await page.getByRole('link', { name }).click();
-    await check(page, false);
+    await enlargedPassesAxe(page);
   }
   await bench.goTo('Usage');
   await press('Paste or import')();
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await bench.goTo('Panels');
   await expect(bench.space(4)).toBeVisible();
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await dialog(press('Paste or import'));
   await bench.goTo('Loads');
   await expect(bench.table()).toBeVisible();
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await dialog(press('Typical loads'));
   await bench.goTo('Backup set');
   await expect(page.locator('[data-item]').first()).toBeVisible();
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await bench.goTo('Sources');
-  await check(page, false);
+  await enlargedPassesAxe(page);
   await bench.goTo('Outage');
   await expect(page.locator('lv-play-view svg').first()).toBeVisible({ timeout: 30_000 });
-  await check(page, false);
+  await enlargedPassesAxe(page);
 });
 
 test('works at tablet width and at 200 % zoom without losing the margins', async ({ page }) => {

@@ -27,7 +27,9 @@ const shoot = async (name) => {
 };
 
 await page.goto(`${url}/jobs`);
-await page.getByRole('link', { name: 'Farmhouse above the harbour', exact: true }).waitFor();
+await page.getByRole('button', { name: 'Take Farmhouse above the harbour along on this device' }).click();
+await page.getByText('taken along').waitFor({ timeout: 90_000 });
+await page.mouse.move(0, 0);
 await shoot('jobs');
 await open('Farmhouse above the harbour', 'Brief');
 await shoot('brief');
