@@ -91,6 +91,7 @@ export {
   sessionSchema,
   setupRequestSchema,
   signInRequestSchema,
+  staleToken,
   tokenHeader,
 } from './people-api.schema.js';
 export {

@@ -164,6 +164,9 @@ export const sessionSchema = z.discriminatedUnion('state', [
 ]);
 export type Session = z.infer<typeof sessionSchema>;
 
+/** Title of the answer to a token of another session than the one that asks: a sign-in in another window made a new one. */
+export const staleToken = 'Not from this page';
+
 /** The header that carries the token of a session. */
 export const tokenHeader = 'x-levamen-token';
 

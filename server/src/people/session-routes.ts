@@ -7,6 +7,7 @@ import {
   type Session,
   setupRequestSchema,
   signInRequestSchema,
+  staleToken,
   tokenHeader,
 } from '@levamen/core/api';
 import { type Request, Router } from 'express';
@@ -233,5 +234,5 @@ export function refuseWithoutToken(request: Request): void {
   if (request.method === 'GET' || request.method === 'HEAD') return;
   if (accessOf(request)?.automatic !== false) return;
   if (request.get(tokenHeader) !== request.session.token)
-    throw new HttpProblem(403, 'Not from this page', 'Reload the page, then do it again.');
+    throw new HttpProblem(403, staleToken, 'Reload the page, then do it again.');
 }

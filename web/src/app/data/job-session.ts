@@ -30,7 +30,8 @@ import { LeftDrafts } from './left-drafts';
 import { Savers } from './savers';
 import { whatWasTaken } from './what-was-taken';
 
-const historyMs = 800;
+/** Steps of undo are on the device before the server has the document: whoever sees “saved” may close the page, ms. */
+const historyMs = 300;
 
 /**
  * The open job: every edit goes through here, can be undone ({@link JobState}), and is handed to the saver, which keeps it on this

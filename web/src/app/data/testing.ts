@@ -112,7 +112,7 @@ export function openPage(api: FakeApi, tab: FakeTab, database: DeviceDatabase = 
       { provide: Tab, useValue: tab },
       {
         provide: SignedIn,
-        useValue: { who: () => null, session: () => null, account: () => tab.account },
+        useValue: { who: () => null, session: () => ({ state: 'signed-in' }), account: () => tab.account },
       },
       { provide: Road, useValue: { keep: (one: SavedJob) => Promise.resolve(void kept.push(one)) } },
       { provide: Identity, useFactory: () => new Identity() },

@@ -149,7 +149,9 @@ async function programIsHere(): Promise<void> {
     if (missing.length === 0) return;
     if (waitedMs >= patienceMs)
       throw new Missing(
-        'The program itself is not on this device yet: keep this page open for a moment, and try again.',
+        (await navigator.serviceWorker.getRegistration())
+          ? 'The program itself is not on this device yet: keep this page open for a moment, and try again.'
+          : 'This browser keeps no program from here: it asks for a connection that it trusts, without a warning about the certificate.',
       );
     await new Promise((resolve) => setTimeout(resolve, lookMs));
   }

@@ -83,7 +83,11 @@ export class WaitingEdits {
     const [all, living, own] = await Promise.all([this.drafts.all(), this.tab.living(), this.tab.id()]);
     const free = all.filter(({ tab }) => tab === own || !living.has(tab));
     const mine = free.filter((draft) => this.drafts.isOwn(draft));
-    this.ofOthers.set(new Set(free.filter((draft) => !mine.includes(draft)).map(({ jobId }) => jobId)).size);
+    // Where nobody could be asked who is here, they may be his own.
+    const isKnown = this.signed.session() !== null;
+    this.ofOthers.set(
+      isKnown ? new Set(free.filter((draft) => !mine.includes(draft)).map(({ jobId }) => jobId)).size : 0,
+    );
     const newest = new Map<string, KeptDraft>();
     for (const draft of mine.toSorted((a, b) => a.savedAt - b.savedAt)) newest.set(draft.jobId, draft);
     this.found.update(

@@ -1,8 +1,8 @@
-import { HttpClient, HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse, type HttpEvent, type HttpInterceptorFn } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type CanActivateFn, Router } from '@angular/router';
-import { type Role, roles, type Session, sessionSchema, tokenHeader } from '@levamen/core/api';
-import { catchError, firstValueFrom, map, throwError } from 'rxjs';
+import { type Role, roles, type Session, sessionSchema, staleToken, tokenHeader } from '@levamen/core/api';
+import { catchError, firstValueFrom, from, map, type Observable, switchMap, throwError } from 'rxjs';
 
 /** Who has signed in at this page, and what he may do. */
 @Injectable({ providedIn: 'root' })
@@ -24,7 +24,12 @@ export class SignedIn {
       const session = await firstValueFrom(
         this.http.get('/api/session').pipe(map((body) => sessionSchema.parse(body))),
       );
-      if (session.state === 'signed-in') this.account.set(session.accountId);
+      const before = this.account();
+      if (session.state === 'signed-in') {
+        // Another person at the same page: nothing that the one before him entered goes on under his name.
+        if (before !== null && session.accountId !== before) window.location.assign('/jobs');
+        else this.account.set(session.accountId);
+      }
       this.session.set(session);
     } catch {
       // The server is away.
@@ -65,13 +70,34 @@ export const signedIn: CanActivateFn = async (_route, { url }) => {
     : router.createUrlTree(['/sign-in'], { queryParams: { back: url } });
 };
 
-/** Requests carry the token of the session; where the server knows nobody any more, signing in comes first. */
+const isStale = (error: unknown): boolean =>
+  error instanceof HttpErrorResponse &&
+  error.status === 403 &&
+  (error.error as { title?: unknown } | null)?.title === staleToken;
+
+/**
+ * Requests carry the token of the session. Where another window has signed in anew meanwhile, its token is asked for, once, and the
+ * request sent again, as long as it is the same person's; where the server knows nobody any more, signing in comes first.
+ */
 export const sayToken: HttpInterceptorFn = (request, next) => {
   if (!request.url.startsWith('/api/')) return next(request);
   const signed = inject(SignedIn);
   const router = inject(Router);
-  const token = signed.who()?.token ?? '';
-  return next(token === '' ? request : request.clone({ setHeaders: { [tokenHeader]: token } })).pipe(
+  const send = (): Observable<HttpEvent<unknown>> => {
+    const token = signed.who()?.token ?? '';
+    return next(token === '' ? request : request.clone({ setHeaders: { [tokenHeader]: token } }));
+  };
+  return send().pipe(
+    catchError((error: unknown) => {
+      if (!isStale(error)) return throwError(() => error);
+      return from(signed.load()).pipe(
+        switchMap((session) =>
+          session?.state === 'signed-in' && session.accountId === signed.account()
+            ? send()
+            : throwError(() => error),
+        ),
+      );
+    }),
     catchError((error: unknown) => {
       const isOut = error instanceof HttpErrorResponse && error.status === 401;
       if (isOut && !request.url.startsWith('/api/session')) {
