@@ -76,6 +76,7 @@ export {
   type Invited,
   invitedSchema,
   leastPasswordLength,
+  type LinkKind,
   type Member,
   passwordChangeSchema,
   type People,

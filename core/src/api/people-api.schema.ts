@@ -193,6 +193,7 @@ export type Member = z.infer<typeof memberSchema>;
 
 /** What a link is good for: to join, or to set a password anew, by the owner's word or one's own. */
 const linkKindSchema = z.enum(['invitation', 'reset', 'forgotten']);
+export type LinkKind = z.infer<typeof linkKindSchema>;
 
 const invitationSchema = z.strictObject({
   id: z.uuid(),

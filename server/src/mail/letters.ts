@@ -1,7 +1,5 @@
+import type { LinkKind } from '@levamen/core/api';
 import type { Letter } from './post.js';
-
-/** What a link in a letter is good for. */
-export type LinkKind = 'invitation' | 'reset' | 'forgotten';
 
 const subjects: Readonly<Record<LinkKind, (company: string) => string>> = {
   invitation: (company) => `Work with ${company} in Levamen`,

@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { deflateSync } from 'node:zlib';
 import { type Role, roles } from '@levamen/core/api';
-import { encodeMilli } from '@levamen/core/house/details';
 import { newJob } from '@levamen/core/job';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openApiDocument } from '../docs/openapi.js';
@@ -11,8 +9,8 @@ import {
   otherCompany,
   type OtherCompany,
   secret,
+  withReadings,
 } from '../testing/other-company.js';
-import { readingSet } from '../testing/reading-set.js';
 import { Someone } from '../testing/someone.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
 import { actingFor } from '../workspaces/fence.js';
@@ -38,13 +36,7 @@ beforeAll(async () => {
   other = await otherCompany(test, owner);
   const idOf = ({ body }: { body: unknown }): string => (body as { id: string }).id;
   ownJobId = idOf(await owner.send('post', '/api/jobs', { document: newJob('Own') }).expect(201));
-  ownSetId = idOf(await owner.send('post', `/api/jobs/${ownJobId}/readings`, readingSet).expect(201));
-  for (const position of [0, 1])
-    await owner
-      .send('put', `/api/jobs/${ownJobId}/readings/${ownSetId}/channels/${position}`)
-      .type('application/octet-stream')
-      .send(deflateSync(encodeMilli(Int32Array.from([1, 2, 3, 4]))))
-      .expect(204);
+  ownSetId = await withReadings(owner, ownJobId, 'Meter');
   const session = await own.get('surveyor')!.session();
   await owner
     .send('put', `/api/jobs/${ownJobId}/people`, {

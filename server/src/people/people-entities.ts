@@ -1,6 +1,5 @@
-import type { Role } from '@levamen/core/api';
+import type { LinkKind, Role } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
-import type { LinkKind } from '../mail/letters.js';
 import { moment, workspaceColumn } from '../store/columns.js';
 
 export interface AccountRow {

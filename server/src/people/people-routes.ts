@@ -2,6 +2,7 @@ import {
   companyRequestSchema,
   type InvitationLink,
   invitationRequestSchema,
+  type LinkKind,
   policySchema,
   retentionSchema,
   roleChangeSchema,
@@ -13,7 +14,7 @@ import { HttpProblem } from '../http/problem.js';
 import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
-import { type LinkKind, linkLetter } from '../mail/letters.js';
+import { linkLetter } from '../mail/letters.js';
 import type { Post } from '../mail/post.js';
 import { PersonalDataStore } from '../personal/personal-data.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';

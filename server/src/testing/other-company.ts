@@ -24,6 +24,21 @@ export interface OtherCompany {
   readonly digest: string;
 }
 
+/** Gives a job a whole set of readings. */
+export async function withReadings(someone: Someone, jobId: string, name: string): Promise<string> {
+  const { body } = await someone
+    .send('post', `/api/jobs/${jobId}/readings`, { ...readingSet, name })
+    .expect(201);
+  const { id } = body as { id: string };
+  for (const position of readingSet.channels.keys())
+    await someone
+      .send('put', `/api/jobs/${jobId}/readings/${id}/channels/${position}`)
+      .type('application/octet-stream')
+      .send(deflateSync(encodeMilli(Int32Array.from([1000, -3, 7, 4_000_000]))))
+      .expect(204);
+  return id;
+}
+
 /**
  * Founds it, and fills it.
  *
@@ -40,17 +55,7 @@ export async function otherCompany(test: TestApp, founder: Someone): Promise<Oth
   const jobId = idOf(
     await owner.send('post', '/api/jobs', { document: newJob(`House of ${secret}`) }).expect(201),
   );
-  const setId = idOf(
-    await owner
-      .send('post', `/api/jobs/${jobId}/readings`, { ...readingSet, name: `Meter of ${secret}` })
-      .expect(201),
-  );
-  for (const position of [0, 1])
-    await owner
-      .send('put', `/api/jobs/${jobId}/readings/${setId}/channels/${position}`)
-      .type('application/octet-stream')
-      .send(deflateSync(encodeMilli(Int32Array.from([1000, -3, 7, 4_000_000]))))
-      .expect(204);
+  const setId = await withReadings(owner, jobId, `Meter of ${secret}`);
   const digest = digestOf(photo);
   await owner.send('put', `/api/jobs/${jobId}/photos/${digest}`).type('image/jpeg').send(photo).expect(204);
   const weatherId = idOf(

@@ -66,8 +66,8 @@ export class DeviceDatabase {
     return this.handle;
   }
 
-  /** Empties parts of what is kept. */
-  async forget(what: readonly ('drafts' | 'histories' | 'answers' | 'road')[]): Promise<void> {
+  /** Empties parts of what is kept; edits that wait are none of them. */
+  async forget(what: readonly ('histories' | 'answers' | 'road')[]): Promise<void> {
     const database = await this.open();
     await Promise.all(what.map((store) => database.clear(store)));
   }

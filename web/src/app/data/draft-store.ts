@@ -62,27 +62,31 @@ export class DraftStore {
     await change.done;
   }
 
-  /** Drafts of a job that no tab is at work on: this tab's own from before a reload, and those of tabs that are closed. Newest first. */
+  /** Drafts of a job that no tab is at work on, of whoever has signed in: nobody sends what somebody else entered. Newest first. */
   async left(jobId: string): Promise<readonly LeftDraft[]> {
-    const [database, own, living] = await Promise.all([
-      this.database.open(),
-      this.tab.id(),
-      this.tab.living(),
-    ]);
+    const [database, isFree] = await Promise.all([this.database.open(), this.freedom()]);
     const kept = await database.getAllFromIndex('drafts', 'job', jobId);
-    return (
-      kept
-        .filter(({ tab }) => tab === own || !living.has(tab))
-        // Nobody sends what somebody else entered, under his own name.
-        .filter((one) => this.isOwn(one))
-        .map((one) => ({ tab: one.tab, savedAt: one.savedAt, draft: read(one), raw: one }))
-        .toSorted((a, b) => b.savedAt - a.savedAt)
-    );
+    return kept
+      .filter((one) => isFree(one) && this.isOwn(one))
+      .map((one) => ({ tab: one.tab, savedAt: one.savedAt, draft: read(one), raw: one }))
+      .toSorted((a, b) => b.savedAt - a.savedAt);
+  }
+
+  /** Drafts that no tab is at work on, of whatever job and person. */
+  async allLeft(): Promise<readonly KeptDraft[]> {
+    const isFree = await this.freedom();
+    return (await this.all()).filter(isFree);
   }
 
   /** Every draft that is kept, of whatever job, tab or person. */
   async all(): Promise<readonly KeptDraft[]> {
     return (await this.database.open()).getAll('drafts');
+  }
+
+  /** Tells drafts that are free: this tab's own from before a reload, and those of tabs that are closed. */
+  private async freedom(): Promise<(draft: KeptDraft) => boolean> {
+    const [own, living] = await Promise.all([this.tab.id(), this.tab.living()]);
+    return ({ tab }) => tab === own || !living.has(tab);
   }
 
   /** Is it of whoever has signed in now, or from where nobody has to? */

@@ -112,9 +112,6 @@ export class OnThisDevice {
   protected readonly rows = computed(() =>
     deviceRows(this.road.jobs(), this.waiting.jobs(), this.photos.waitingByJob()),
   );
-  constructor() {
-    this.waiting.lookNow();
-  }
 
   /** Looked at anew whenever something comes or goes. */
   private readonly room = resource({
@@ -134,4 +131,8 @@ export class OnThisDevice {
       : ' The browser may remove it when the device gets full: come back before long.';
     return free + short + lasting;
   });
+
+  constructor() {
+    this.waiting.lookNow();
+  }
 }

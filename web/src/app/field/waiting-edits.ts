@@ -7,7 +7,6 @@ import type { SaveStatus } from '../data/job-saver';
 import { JobsApi, problemText } from '../data/jobs-api';
 import { LeftDrafts } from '../data/left-drafts';
 import { Savers } from '../data/savers';
-import { Tab } from '../data/tab';
 import { SignedIn } from '../people/session';
 
 /** How often it is looked whether something waits, ms. */
@@ -44,7 +43,6 @@ export class WaitingEdits {
   private readonly api = inject(JobsApi);
   private readonly drafts = inject(DraftStore);
   private readonly savers = inject(Savers);
-  private readonly tab = inject(Tab);
   private readonly signed = inject(SignedIn);
   private readonly asked = new Subject<void>();
   private readonly found = signal<ReadonlyMap<string, Found>>(new Map());
@@ -80,8 +78,7 @@ export class WaitingEdits {
   }
 
   private async look(): Promise<void> {
-    const [all, living, own] = await Promise.all([this.drafts.all(), this.tab.living(), this.tab.id()]);
-    const free = all.filter(({ tab }) => tab === own || !living.has(tab));
+    const free = await this.drafts.allLeft();
     const mine = free.filter((draft) => this.drafts.isOwn(draft));
     // Where nobody could be asked who is here, they may be his own.
     const isKnown = this.signed.session() !== null;
