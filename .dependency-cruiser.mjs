@@ -18,6 +18,7 @@ const floors = [
   'checks',
   'present',
   'job',
+  'papers',
   'api',
 ];
 

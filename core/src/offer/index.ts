@@ -5,7 +5,8 @@ export { withNeeds } from './parts/with-needs.js';
 export { moneyDifference } from './total/money-difference.js';
 export { priceTable, type ReadPrices, readPriceTable, withPrices } from './prices/price-table.js';
 export { type Pricer, pricer } from './total/pricer.js';
-export { lowestPrices } from './total/lowest-prices.js';
+export { lowestPrices, type Prices } from './total/lowest-prices.js';
+export { partsMaker } from './total/parts-maker.js';
 export {
   type OfferGroup,
   offerGroups,

@@ -52,6 +52,7 @@ export { calendarYear } from './daily/year-clock.js';
 export { type IntervalMin } from './daily/year-grid.js';
 export { comfortAtMost } from './outage/comfort-at-most.js';
 export { comfortServed } from './outage/comfort-served.js';
+export { type HoursLeft, hoursLeft } from './outage/hours-left.js';
 export { hardOutage } from './outage/hard-outage.js';
 export { yearObjectives } from './outage/year-objectives.js';
 export { surplusSolarWhPerDay } from './outage/surplus-solar.js';

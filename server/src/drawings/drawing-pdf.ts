@@ -1,5 +1,6 @@
 import { type DrawingRequest, drawingSvg, type PaperSize } from '@levamen/core/wiring';
-import { makePdf } from '../papers/make-pdf.js';
+import { coveredWhole } from '../papers/pdf/covered-text.js';
+import { makePdf } from '../papers/pdf/make-pdf.js';
 
 const pointsPerMm = 72 / 25.4;
 const marginMm = 8;
@@ -22,6 +23,6 @@ export function drawingPdf({ title, paper, drawing }: DrawingRequest): Promise<B
     info: { title },
     pageSize: { width: sheetW * pointsPerMm, height: sheetH * pointsPerMm },
     pageMargins: marginMm * pointsPerMm,
-    content: [{ svg: drawingSvg(drawing, 'Roboto'), fit: [room[0], room[1] - 2], alignment: 'center' }],
+    content: [{ svg: drawingSvg(drawing, 'Roboto', coveredWhole), fit: [room[0], room[1] - 2], alignment: 'center' }],
   });
 }

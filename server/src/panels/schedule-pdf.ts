@@ -1,5 +1,6 @@
 import { type PanelSchedule, scheduleColumns } from '@levamen/core/present';
-import { makePdf } from '../papers/make-pdf.js';
+import { makePdf } from '../papers/pdf/make-pdf.js';
+import { printed as set } from '../papers/pdf/printed.js';
 
 /** Columns of the printed schedule; the rest is for files. */
 const printed = [
@@ -17,10 +18,6 @@ const printed = [
 
 const wide = new Set([scheduleColumns.indexOf('Description'), scheduleColumns.indexOf('Loads')]);
 
-/** The type of the papers has halves and quarters, but no thirds: those are written out. */
-const printable = (text: string): string =>
-  text.replace(/[\u2150-\u215e]/g, (fraction) => fraction.normalize('NFKC').replace('\u2044', '/'));
-
 /** A panel schedule as a page to print. */
 export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: string): Promise<Buffer> {
   const columns = printed.map((name) => scheduleColumns.indexOf(name));
@@ -28,14 +25,14 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
     info: { title },
     pageOrientation: 'landscape',
     content: [
-      { text: printable(title), style: 'title' },
+      { text: set(title), style: 'title' },
       {
         columns: [0, 1].map((half) => ({
           layout: 'noBorders',
           table: {
             body: facts
               .filter((_, index) => index % 2 === half)
-              .map(([label, value]) => [{ text: label, style: 'soft' }, value]),
+              .map(([label, value]) => [{ text: set(label), style: 'soft' }, { text: set(value) }]),
           },
         })),
         margin: [0, 4, 0, 10],
@@ -48,7 +45,7 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
           body: [
             printed.map((name) => ({ text: name, style: 'head' })),
             ...rows.map((row) =>
-              columns.map((index) => ({ text: printable(String(row[index])), noWrap: !wide.has(index) })),
+              columns.map((index) => ({ text: set(String(row[index])), noWrap: !wide.has(index) })),
             ),
           ],
         },
@@ -56,7 +53,7 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
     ],
     footer: (page: number, pages: number) => ({
       columns: [
-        { text: caution, style: 'foot' },
+        { text: set(caution), style: 'foot' },
         { text: `${page} of ${pages}`, style: 'foot', alignment: 'right', width: 50 },
       ],
       margin: [36, 8, 36, 0],

@@ -1,11 +1,10 @@
-import type { Big } from 'big.js';
-import { assembleStack, type Catalogue, catalogueOf, type Item, type Stack } from '../../equipment/index.js';
-import { chosenFor, type Island, islandsOf, type Plan } from '../../design/index.js';
+import type { Item, Stack } from '../../equipment/index.js';
+import type { Island, Plan } from '../../design/index.js';
 import type { MaterialLine } from '../../wiring/index.js';
-import { type FedIsland, partsOf } from '../parts/parts-of.js';
 import type { PriceBook } from '../prices/price-book.schema.js';
 import { lowestPrices } from './lowest-prices.js';
-import { type OfferTotal, offerTotal } from './offer-total.js';
+import { offerTotal, type OfferTotal } from './offer-total.js';
+import { partsMaker } from './parts-maker.js';
 import { pricedMaterial } from './priced-material.js';
 
 /**
@@ -26,55 +25,11 @@ export type Pricer = (
  * @param items everything a design may be made of
  */
 export function pricer(items: readonly Item[], book: PriceBook): Pricer {
-  const byId = new Map(items.map((item) => [item.id, item]));
   const prices = lowestPrices(book);
-  const catalogue = catalogueOf(items);
-  /** The cheapest that fits; where none has a price, the first. */
-  const cheapest = (fits: (item: Item) => boolean): Item | null => {
-    let best: { item: Item; cost: Big | null } | null = null;
-    for (const item of items) {
-      if (item.retired || !fits(item)) continue;
-      const cost = prices.get(item.id)?.cost ?? null;
-      if (best === null || (cost !== null && (best.cost === null || cost.lt(best.cost))))
-        best = { item, cost };
-    }
-    return best?.item ?? null;
-  };
-  /** Thousands of stacks are asked about for the same island of the same plan. */
-  let last: { readonly plan: Plan; readonly islandId: string; readonly others: OtherIslands } | null = null;
-  const othersOf = (plan: Plan, { id: islandId }: Island): OtherIslands => {
-    if (last?.plan === plan && last.islandId === islandId) return last.others;
-    const others = otherIslands(plan, islandId, catalogue);
-    last = { plan, islandId, others };
-    return others;
-  };
+  const partsFor = partsMaker(items, prices);
   return (plan, island, stack, material = null) => {
-    const { fed, open } = othersOf(plan, island);
-    const total = offerTotal(
-      partsOf(plan, [{ island, stack }, ...fed], byId, cheapest),
-      book,
-      prices,
-      material && pricedMaterial(material, items, book, prices),
-    );
+    const { list, open } = partsFor(plan, island, stack);
+    const total = offerTotal(list, book, prices, material && pricedMaterial(material, items, book, prices));
     return open.length === 0 ? total : { ...total, missing: [...total.missing, ...open] };
   };
-}
-
-/** What feeds the islands that are not asked about, and names of those for which nobody has chosen anything yet. */
-interface OtherIslands {
-  readonly fed: readonly FedIsland[];
-  readonly open: readonly string[];
-}
-
-function otherIslands(plan: Plan, islandId: string, catalogue: Catalogue): OtherIslands {
-  const fed: FedIsland[] = [];
-  const open: string[] = [];
-  for (const island of islandsOf(plan)) {
-    if (island.id === islandId) continue;
-    const parts = chosenFor(plan, island);
-    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
-    if (assembled?.ok) fed.push({ island, stack: assembled.stack });
-    else open.push(`Units for ${island.services.map(({ name }) => name).join(', ')}`);
-  }
-  return { fed, open };
 }

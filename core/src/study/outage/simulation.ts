@@ -2,10 +2,14 @@ import type { WeatherYear } from '../../nature/index.js';
 import type { Catalogue, StackPart } from '../../equipment/index.js';
 import type { Plan } from '../../design/index.js';
 import { holdsIn } from './holds-in.js';
+import { type HoursLeft, hoursLeft } from './hours-left.js';
 import { KeptYear } from './kept-year.js';
 import type { SeasonOutlook } from './outlook-of.js';
+import { playedOfBrief } from './played-of-brief.js';
+import type { PlayedSeason } from './played-season.js';
 import { runtimeOutlook } from './runtime-outlook.js';
 import { seedsOf } from './runtime-question.js';
+import { type LoadGroup, type ShiftOfGroup, shiftsOfBrief } from './shifts-of-brief.js';
 import { tallyOfBrief } from './tally-of-brief.js';
 
 /** Answers questions about variants of a plan by the outages its brief asks to get through. */
@@ -42,6 +46,26 @@ export class LocalSimulation implements Simulation {
     return Promise.resolve(
       holdsIn(plan, [tallyOfBrief(this.study(plan, parts), this.catalogue, this.years)]),
     );
+  }
+
+  /** The outages themselves, year by year. */
+  played(plan: Plan, parts: readonly StackPart[]): PlayedSeason[] {
+    const study = this.study(plan, parts);
+    return this.years.flatMap((year) => playedOfBrief(study, this.catalogue, year) ?? []);
+  }
+
+  /** How long is left from different charges. */
+  left(plan: Plan, parts: readonly StackPart[], charges: readonly number[]): HoursLeft[] {
+    return hoursLeft(this.study(plan, parts), this.catalogue, charges, this.years);
+  }
+
+  /** How much longer or shorter the outages near the runtime last when groups of loads change their standing, year by year. */
+  shifts(plan: Plan, parts: readonly StackPart[], groups: readonly LoadGroup[]): ShiftOfGroup[][] {
+    const study = this.study(plan, parts);
+    return this.years.flatMap((year) => {
+      const played = playedOfBrief(study, this.catalogue, year);
+      return played ? [shiftsOfBrief(study, this.catalogue, year, played)(groups)] : [];
+    });
   }
 
   private study(plan: Plan, parts: readonly StackPart[]) {

@@ -3,7 +3,10 @@ import { dashMm, type Drawing, type DrawingItem } from './drawing.schema.js';
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const number = (value: number): string => String(Math.round(value * 1000) / 1000);
 
-function svgItem(item: DrawingItem): string {
+/** How a text is set: its letters, and the family that has them. */
+export type SetText = (text: string) => { readonly text: string; readonly face: string };
+
+function svgItem(item: DrawingItem, setText: SetText | null): string {
   switch (item.kind) {
     case 'line': {
       const points = item.points.map(([x, y]) => `${number(x)},${number(y)}`).join(' ');
@@ -12,8 +15,11 @@ function svgItem(item: DrawingItem): string {
     }
     case 'circle':
       return `<circle cx="${number(item.centre[0])}" cy="${number(item.centre[1])}" r="${number(item.radiusMm)}" stroke-width="0.5"${item.filled ? ' fill="#000"' : ''}/>`;
-    case 'text':
-      return `<text x="${number(item.at[0])}" y="${number(item.at[1])}" font-size="${number(item.heightMm)}" text-anchor="${item.anchor}" fill="#000" stroke="none">${escaped(item.text)}</text>`;
+    case 'text': {
+      const set = setText?.(item.text) ?? { text: item.text, face: '' };
+      const family = set.face === '' ? '' : ` font-family="${escaped(set.face)}"`;
+      return `<text x="${number(item.at[0])}" y="${number(item.at[1])}" font-size="${number(item.heightMm)}" text-anchor="${item.anchor}" fill="#000" stroke="none"${family}>${escaped(set.text)}</text>`;
+    }
   }
 }
 
@@ -21,14 +27,19 @@ function svgItem(item: DrawingItem): string {
  * A drawing as SVG, 1 unit = 1 mm, one group for each layer.
  *
  * @param font family of the texts
+ * @param setText for families that lack letters: how each text is set
  */
-export function drawingSvg({ widthMm, heightMm, items }: Drawing, font = 'monospace'): string {
+export function drawingSvg(
+  { widthMm, heightMm, items }: Drawing,
+  font = 'monospace',
+  setText: SetText | null = null,
+): string {
   const layers = [...new Set(items.map(({ layer }) => layer))];
   const groups = layers.map(
     (layer) =>
       `<g id="${layer}">${items
         .filter((item) => item.layer === layer)
-        .map(svgItem)
+        .map((item) => svgItem(item, setText))
         .join('')}</g>`,
   );
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(widthMm)}mm" height="${number(heightMm)}mm" viewBox="0 0 ${number(widthMm)} ${number(heightMm)}" fill="none" stroke="#000" font-family="${escaped(font)}">${groups.join('')}</svg>`;

@@ -1,21 +1,11 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { faces, fontFolders } from './fonts.js';
 
-const fonts = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'fonts/Roboto');
-
-pdfmake.setFonts({
-  Roboto: {
-    normal: join(fonts, 'Roboto-Regular.ttf'),
-    bold: join(fonts, 'Roboto-Medium.ttf'),
-    italics: join(fonts, 'Roboto-Italic.ttf'),
-    bolditalics: join(fonts, 'Roboto-MediumItalic.ttf'),
-  },
-});
+pdfmake.setFonts(faces);
 // Documents hold text only: nothing is fetched while one is made, and nothing read but the fonts.
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.startsWith(fonts));
+pdfmake.setLocalAccessPolicy((path) => fontFolders.some((folder) => path.startsWith(folder)));
 
 /** A document as PDF, in the type and rule of all papers. */
 export async function makePdf(document: TDocumentDefinitions): Promise<Buffer> {

@@ -1,0 +1,90 @@
+import * as z from 'zod';
+import {
+  amountSchema,
+  countSchema,
+  field,
+  idSchema,
+  lineSchema,
+  nameSchema,
+  noteSchema,
+} from '../../base/index.js';
+
+/** A licence that is printed, and who holds it. */
+export const licenceSchema = z.strictObject({
+  id: idSchema,
+  kind: field(nameSchema(60), { label: 'Licence', hint: 'for example electrical contractor' }),
+  number: field(nameSchema(60), { label: 'Number' }),
+  holder: field(lineSchema(80), { label: 'Held by' }),
+});
+
+/** A step of the payment. */
+export const paymentSchema = z.strictObject({
+  id: idSchema,
+  when: field(nameSchema(120), { label: 'When', hint: 'for example on acceptance' }),
+  share: field(amountSchema(0, 1), { label: 'Share', unit: 'share' }),
+});
+
+export const logoDigestSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Name a picture by its SHA-256');
+
+/** How papers are numbered: {year} and {number} are put in. */
+const schemeSchema = z
+  .string()
+  .max(30, 'Use at most 30 characters')
+  .regex(/^[A-Za-z0-9{}._/-]+$/, 'Use letters, digits, . _ / - and {year}, {number}')
+  .refine((scheme) => scheme.includes('{number}'), 'Write {number} where the running number goes');
+
+/** What a company prints on its papers, entered once. */
+export const companySheetSchema = z
+  .strictObject({
+    name: field(lineSchema(120), { label: 'Name of the company' }),
+    address: field(lineSchema(200), { label: 'Address' }),
+    phone: field(lineSchema(60), { label: 'Telephone' }),
+    mail: field(lineSchema(120), { label: 'Mail' }),
+    emergencyPhone: field(lineSchema(60), {
+      label: 'Telephone for the household',
+      hint: 'whom to call when something is wrong; on the outage card',
+    }),
+    licences: z.array(licenceSchema).max(12, 'Print at most 12 licences'),
+    logo: logoDigestSchema.nullable(),
+    numberScheme: field(schemeSchema, {
+      label: 'Numbers of papers',
+      hint: '{year} and {number} are put in',
+    }),
+    validDays: field(countSchema(1, 365).nullable(), {
+      label: 'A proposal is valid for, days',
+      unit: 'count',
+    }),
+    payments: z.array(paymentSchema).max(8, 'Use at most 8 steps of payment'),
+    terms: field(noteSchema(), { label: 'Terms', hint: 'printed at the end of a proposal', rows: 4 }),
+    notIncluded: field(noteSchema(), {
+      label: 'Never included',
+      hint: 'a line each; printed in every proposal',
+      rows: 4,
+    }),
+  })
+  .superRefine(({ payments }, context) => {
+    const sum = payments.reduce((all, { share }) => all + share, 0);
+    if (payments.length > 0 && Math.abs(sum - 1) > 1e-6)
+      context.addIssue({
+        code: 'custom',
+        path: ['payments'],
+        message: `The steps of the payment come to ${Number((sum * 100).toFixed(4))} %; make them 100 %`,
+      });
+  });
+export type CompanySheet = Readonly<z.infer<typeof companySheetSchema>>;
+
+/** Of a company that has entered nothing. */
+export const emptyCompanySheet = (): CompanySheet => ({
+  name: '',
+  address: '',
+  phone: '',
+  mail: '',
+  emergencyPhone: '',
+  licences: [],
+  logo: null,
+  numberScheme: '{year}-{number}',
+  validDays: null,
+  payments: [],
+  terms: '',
+  notIncluded: '',
+});

@@ -1,0 +1,20 @@
+/**
+ * The number a paper is issued under.
+ *
+ * @param scheme of the company, with {year} and {number}
+ * @param running counted over all papers of the company, from 1
+ * @example paperNumber('L-{year}/{number}', 2026, 17) // 'L-2026/0017'
+ */
+export const paperNumber = (scheme: string, year: number, running: number): string =>
+  scheme.replaceAll('{year}', String(year)).replaceAll('{number}', String(running).padStart(4, '0'));
+
+/**
+ * The letter of a revision of a paper.
+ *
+ * @param index 0 for the first one
+ * @example revisionLetter(1) // 'B'; revisionLetter(26) // 'AA'
+ */
+export function revisionLetter(index: number): string {
+  const last = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? last : `${revisionLetter(Math.floor(index / 26) - 1)}${last}`;
+}

@@ -1,0 +1,22 @@
+export {
+  type CompanySheet,
+  companySheetSchema,
+  emptyCompanySheet,
+  licenceSchema,
+  paymentSchema,
+} from './company/company-sheet.schema.js';
+export { paperNumber, revisionLetter } from './company/paper-number.js';
+export type { Block, Cell, Column, Missing, Paper, TableCell } from './document/paper.js';
+export {
+  type Language,
+  languages,
+  type PaperKind,
+  paperKinds,
+  paperParts,
+  type PaperRequest,
+  paperRequestSchema,
+  sheets,
+  type SheetSize,
+} from './document/paper-request.schema.js';
+export { frameWords } from './words/frame-words.js';
+export { fillWords } from './words/fill-words.js';
