@@ -1,10 +1,9 @@
-import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { makeApp } from './http/app.js';
 import { listening } from './testing/listening.js';
 import { mutated, picker } from './testing/mutations.js';
 import { times, writeDown } from './testing/proof.js';
-import { openTestDatabase, type TestDatabase } from './testing/test-database.js';
+import { openTestApp } from './testing/test-app.js';
+import type { TestDatabase } from './testing/test-database.js';
 import { asFetched, type Send, validRequests } from './testing/valid-requests.js';
 
 let database: TestDatabase;
@@ -12,10 +11,9 @@ let line: Awaited<ReturnType<typeof listening>>;
 const seed = 20_261_126;
 
 beforeAll(async () => {
-  database = await openTestDatabase();
-  line = await listening(
-    makeApp({ source: database.source, logger: pino({ level: 'silent' }), requestsPerMinute: 10_000_000 }),
-  );
+  const test = await openTestApp();
+  ({ database } = test);
+  line = await listening(test.app);
 });
 afterAll(async () => {
   await line.close();

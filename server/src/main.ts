@@ -8,6 +8,7 @@ import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
 import { makePost } from './mail/post.js';
+import { PaperQueue } from './papers/paper-queue.js';
 import { sessionSecret } from './people/session-secret.js';
 import { keepHouse } from './personal/keep-house.js';
 import { makeDataSource } from './store/data-source.js';
@@ -39,6 +40,9 @@ try {
   giveUp(1, 'The database cannot be used yet', error);
 }
 
+const queue = new PaperQueue(source, logger);
+// What was ordered before the server ended is taken up again.
+queue.start().catch((error: unknown) => logger.error({ err: error }, 'the queue of papers'));
 const stopping = new AbortController();
 const app = makeApp({
   source,
@@ -52,6 +56,7 @@ const app = makeApp({
   reach: config.reach,
   post: config.mail && makePost(config.mail),
   stopping: stopping.signal,
+  queue,
 });
 keepHouse(source, logger, stopping.signal);
 const server = config.tls
@@ -72,7 +77,10 @@ const stop = (signal: string): void => {
   const forced = setTimeout(() => process.exit(1), graceMs);
   forced.unref();
   server.close(() => {
-    void source.destroy().then(() => process.exit(0));
+    void queue
+      .stop()
+      .then(() => source.destroy())
+      .finally(() => process.exit(0));
   });
   // Streams of open jobs would go on for as long as the grace lasts.
   stopping.abort();

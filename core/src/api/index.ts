@@ -122,3 +122,31 @@ export {
 } from './weather-api.schema.js';
 export { buildHeader, formatHeader, olderPage } from './page-api.schema.js';
 export { type ListPaper, listPaperSchema } from './paper-api.schema.js';
+export {
+  type Acceptance,
+  acceptanceSchema,
+  acceptPaperSchema,
+  type ClientLink,
+  clientLinkRequestSchema,
+  clientLinkSchema,
+  type CompanySheetChange,
+  companySheetChangeSchema,
+  type GivenPaper,
+  givenPaperSchema,
+  type IssuedPaper,
+  issuedPaperListSchema,
+  issuedPaperSchema,
+  type KeptCompanySheet,
+  keptCompanySheetSchema,
+  linkDays,
+  type NewClientLink,
+  newClientLinkSchema,
+  type OrderFormat,
+  orderFormats,
+  type PaperLinks,
+  paperLinksSchema,
+  type PaperOrder,
+  paperOrderRequestSchema,
+  type PaperOrderRequest,
+  paperOrderSchema,
+} from './papers-api.schema.js';

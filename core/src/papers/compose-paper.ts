@@ -8,7 +8,7 @@ import { partsPaper } from './material/parts-paper.js';
 import { packet } from './packet/packet.js';
 import { type LayOut, packetOf } from './packet/packet-of.js';
 import { proposal } from './proposal/proposal.js';
-import { type DesignStudy, type PaperSources, studyDesign } from './study/design-study.js';
+import type { DesignStudy, PaperSources } from './study/design-study.js';
 import { cardWords } from './words/card-words.js';
 import { type InLanguage, inLanguage } from './words/in-language.js';
 import { proposalWords } from './words/proposal-words.js';
@@ -20,6 +20,8 @@ export interface ComposeFrom extends PaperSources {
   /** The day it is made, "2026-11-28". */
   readonly day: string;
   readonly layOut: LayOut;
+  /** Works a design out; whoever makes several papers of one job works it out once. */
+  readonly study: (designId: string) => Promise<DesignStudy>;
   /** Told what is being done, and how much of it is done; throws to stop. */
   readonly progress: (share: number, what: string) => void | Promise<void>;
 }
@@ -44,7 +46,7 @@ export async function composePaper(request: PaperRequest, from: ComposeFrom): Pr
   const studies: DesignStudy[] = [];
   for (const [index, designId] of request.designIds.entries()) {
     await progress(0.1 + (0.4 * index) / request.designIds.length, 'Working out the design');
-    studies.push(await studyDesign(from, designId));
+    studies.push(await from.study(designId));
   }
   const { plan } = studies[0]!;
   const written = inLanguage(language, plan.supply.system, plan.site.units);

@@ -10,12 +10,15 @@ export type { Block, Cell, Column, Missing, Paper, TableCell } from './document/
 export {
   type Language,
   languages,
+  languageSchema,
   type PaperKind,
   paperKinds,
+  paperKindSchema,
   paperParts,
   type PaperRequest,
   paperRequestSchema,
   sheets,
+  sheetSizeSchema,
   type SheetSize,
 } from './document/paper-request.schema.js';
 export { frameWords } from './words/frame-words.js';

@@ -38,7 +38,12 @@ export { oneLineDrawing, type OneLineLayout } from './drawing/one-line-drawing.j
 export { oneLinePlan, type OneLinePlan, type OneLineTag, oneLineTags } from './drawing/one-line-plan.js';
 export { threeLineDrawing, type ThreeLineWay, threeLineWays } from './drawing/three-line-drawing.js';
 export { materialOf } from './material/material-of.js';
-export { type MaterialIs, type MaterialKind, type MaterialLine, wiringMaterial } from './material/wiring-material.js';
+export {
+  type MaterialIs,
+  type MaterialKind,
+  type MaterialLine,
+  wiringMaterial,
+} from './material/wiring-material.js';
 export { textsThatMeet } from './drawing/texts-that-meet.js';
 export { nudgedLayout } from './drawing/nudged-layout.js';
 export { type ElkBox, fromElk, toElk } from './drawing/to-elk.js';

@@ -33,6 +33,7 @@ import {
 } from '@levamen/core/api';
 import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
+import { papersPaths, papersSchemas } from './papers-paths.js';
 import { peoplePaths, peopleSchemas } from './people-paths.js';
 
 const schemas = {
@@ -68,6 +69,7 @@ const schemas = {
   SavedWeatherList: savedWeatherListSchema,
   WeatherHours: weatherHoursSchema,
   ...peopleSchemas,
+  ...papersSchemas,
 } as const;
 type SchemaName = keyof typeof schemas;
 
@@ -119,6 +121,7 @@ export function openApiDocument(): object {
     },
     paths: {
       ...peoplePaths({ answer, problem, body }),
+      ...papersPaths({ answer, problem, body }),
       '/api/health': {
         get: {
           summary: 'Is the server up and its database reachable?',

@@ -23,6 +23,8 @@ export function drawingPdf({ title, paper, drawing }: DrawingRequest): Promise<B
     info: { title },
     pageSize: { width: sheetW * pointsPerMm, height: sheetH * pointsPerMm },
     pageMargins: marginMm * pointsPerMm,
-    content: [{ svg: drawingSvg(drawing, 'Roboto', coveredWhole), fit: [room[0], room[1] - 2], alignment: 'center' }],
+    content: [
+      { svg: drawingSvg(drawing, 'Roboto', coveredWhole), fit: [room[0], room[1] - 2], alignment: 'center' },
+    ],
   });
 }

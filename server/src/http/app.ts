@@ -9,6 +9,8 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { docsRoutes } from '../docs/docs-routes.js';
+import { givenRoutes } from '../papers/given-routes.js';
+import type { PaperQueue } from '../papers/paper-queue.js';
 import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
 import type { Post } from '../mail/post.js';
@@ -52,6 +54,8 @@ export interface AppParts {
   } | null;
   /** Sends letters; null = links are shown to whoever makes them. */
   readonly post?: Post | null;
+  /** Takes orders of papers. */
+  readonly queue: Pick<PaperQueue, 'add'>;
   /** Ends what goes on by itself: the server is told to stop. */
   readonly stopping?: AbortSignal;
 }
@@ -67,6 +71,7 @@ export function makeApp({
   reach = thisMachineOnly,
   stopping = new AbortController().signal,
   post = null,
+  queue,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -126,6 +131,8 @@ export function makeApp({
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
     response.json(health);
   });
+  // Who comes with a link needs no account.
+  api.use('/given', givenRoutes(source));
   const people = new PeopleStore(source);
   const sessions = new Sessions(source);
   if (accounts === null) api.use(automaticAccess);
@@ -165,7 +172,7 @@ export function makeApp({
     const { workspaceId } = accessOf(request)!;
     let routes = workspaces.get(workspaceId);
     if (!routes) {
-      routes = workspaceRoutes({ source, workspaceId, people, sessions, stopping, post });
+      routes = workspaceRoutes({ source, workspaceId, people, sessions, stopping, post, queue });
       workspaces.set(workspaceId, routes);
     }
     routes(request, response, next);

@@ -18,6 +18,10 @@ import { accessOf } from '../people/access.js';
 import type { JobRooms } from '../live/job-rooms.js';
 import { liveRoutes } from '../live/live-routes.js';
 import { panelRoutes } from '../panels/panel-routes.js';
+import type { ClientLinkStore } from '../papers/client-link-store.js';
+import { jobPaperRoutes } from '../papers/job-paper-routes.js';
+import { linkRoutes } from '../papers/link-routes.js';
+import type { PaperStore } from '../papers/paper-store.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
 import { readingRoutes } from '../readings/reading-routes.js';
@@ -61,6 +65,10 @@ export interface JobParts {
   readonly store: JobStore;
   readonly readings: ReadingStore;
   readonly photos: PhotoStore;
+  readonly papers: PaperStore;
+  readonly links: ClientLinkStore;
+  /** Has an order of a paper worked on. */
+  readonly order: (orderId: string) => Promise<void>;
   readonly rooms: JobRooms;
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
@@ -69,7 +77,17 @@ export interface JobParts {
 }
 
 /** Routes under /api/jobs. */
-export function jobRoutes({ store, readings, photos, rooms, stopping, begunWith }: JobParts): Router {
+export function jobRoutes({
+  store,
+  readings,
+  photos,
+  papers,
+  links,
+  order,
+  rooms,
+  stopping,
+  begunWith,
+}: JobParts): Router {
   const router = Router();
 
   const created = (response: Response, stored: StoredRevision): void => {
@@ -226,6 +244,19 @@ export function jobRoutes({ store, readings, photos, rooms, stopping, begunWith 
   };
   router.use('/:id/readings', readingRoutes(readings, seen));
   router.use('/:id/photos', photoRoutes(photos, seen));
+  router.use('/:id/papers/:paperId/links', linkRoutes(papers, links, seen));
+  router.use(
+    '/:id/papers',
+    jobPaperRoutes({
+      store: papers,
+      add: order,
+      head: async (text) => {
+        const stored = present(await store.read(validId(text, 'job')));
+        return { revision: stored.revision, job: readable(stored) };
+      },
+      revisionOf: (id, revision) => store.readable(id, revision),
+    }),
+  );
   router.use(
     '/:id/live',
     liveRoutes(rooms, (id) => store.headRevision(id), stopping),

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { formatHeader, type LiveEvent, liveEventSchema, olderPage, whoHeaders } from '@levamen/core/api';
 import { jobVersion, newJob } from '@levamen/core/job';
-import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { makeApp } from '../http/app.js';
 import { listening } from '../testing/listening.js';
-import { openTestDatabase, type TestDatabase } from '../testing/test-database.js';
+import { openTestApp } from '../testing/test-app.js';
+import type { TestDatabase } from '../testing/test-database.js';
 
 let database: TestDatabase;
 let line: Awaited<ReturnType<typeof listening>>;
@@ -14,15 +13,9 @@ const stopping = new AbortController();
 let jobId: string;
 
 beforeAll(async () => {
-  database = await openTestDatabase();
-  line = await listening(
-    makeApp({
-      source: database.source,
-      logger: pino({ level: 'silent' }),
-      requestsPerMinute: 1_000_000,
-      stopping: stopping.signal,
-    }),
-  );
+  const test = await openTestApp(false, { stopping: stopping.signal });
+  ({ database } = test);
+  line = await listening(test.app);
   address = line.url;
   const made = await fetch(`${address}/api/jobs`, {
     method: 'POST',

@@ -29,7 +29,12 @@ export type Deed =
   | 'personal data given out'
   | 'person erased'
   | 'how long is kept'
-  | 'company founded';
+  | 'company founded'
+  | 'paper issued'
+  | 'paper erased'
+  | 'paper given'
+  | 'link ended'
+  | 'proposal accepted';
 
 /** The append-only log of a workspace. */
 export class DeedLog {

@@ -10,12 +10,10 @@ import * as z from 'zod';
 import { fileStem } from '../http/file-stem.js';
 import { parseBody } from '../http/parse-body.js';
 import { notFound } from '../http/problem.js';
+import { escapeFormulae } from './escape-formulae.js';
 
 export const scheduleCaution =
   'Surveyed, not verified. Local code and a licensed electrician stand above this sheet. Parts ahead of the main stay live.';
-
-/** Text that a spreadsheet would take for a formula is kept text by a leading apostrophe. */
-const escapeFormulae = /^[=+\-@\t\r]/;
 
 /** As surveyed, or as a design will make it. */
 const querySchema = z.object({

@@ -20,6 +20,9 @@ const rights: readonly Right[] = [
   // They compute something of what was sent, and keep nothing.
   { methods: ['POST'], path: /^\/(tables|drawings|papers)(\/|$)/, least: 'viewer' },
   { methods: ['POST'], path: /^\/jobs\/[^/]+\/panels(\/|$)/, least: 'viewer' },
+  // Papers show what things cost; what was issued goes by the owner only.
+  { methods: ['DELETE'], path: /^\/jobs\/[^/]+\/papers\/[^/]+$/, least: 'owner' },
+  { methods: ['GET'], path: /^\/jobs\/[^/]+\/papers(\/|$)/, least: 'viewer' },
   // What a survey brings home.
   { methods: ['PUT'], path: /^\/jobs\/[^/]+$/, least: 'surveyor' },
   { methods: null, path: /^\/jobs\/[^/]+\/(photos|readings)(\/|$)/, least: 'surveyor' },

@@ -9,6 +9,7 @@ import { Equipment1797500000000 } from './migrations/6-equipment.js';
 import { CompanyRules1798100000000 } from './migrations/7-company-rules.js';
 import { People1798700000000 } from './migrations/8-people.js';
 import { PersonalData1798800000000 } from './migrations/9-personal-data.js';
+import { Papers1799400000000 } from './migrations/10-papers.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -21,6 +22,7 @@ export const migrations = [
   CompanyRules1798100000000,
   People1798700000000,
   PersonalData1798800000000,
+  Papers1799400000000,
 ] as const;
 
 interface Options {

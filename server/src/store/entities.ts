@@ -10,6 +10,13 @@ import {
 import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
+import { CompanySheetEntity } from '../company/company-sheet-entity.js';
+import {
+  AcceptanceEntity,
+  ClientLinkEntity,
+  PaperEntity,
+  PaperOrderEntity,
+} from '../papers/paper-entities.js';
 import { CompanyRulesEntity } from '../rules/company-rules-entity.js';
 import {
   AccountEntity,
@@ -142,6 +149,11 @@ export const entities = [
   PriceBookEntity,
   ItemPriceEntity,
   CompanyRulesEntity,
+  CompanySheetEntity,
+  PaperEntity,
+  PaperOrderEntity,
+  ClientLinkEntity,
+  AcceptanceEntity,
   AccountEntity,
   MembershipEntity,
   InvitationEntity,

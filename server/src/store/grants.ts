@@ -17,6 +17,11 @@ const grants = {
   price_book: 'SELECT, INSERT',
   item_price: 'SELECT, INSERT',
   company_rules: 'SELECT, INSERT',
+  company_sheet: 'SELECT, INSERT',
+  paper: 'SELECT, INSERT',
+  paper_order: 'SELECT, INSERT, UPDATE, DELETE',
+  client_link: 'SELECT, INSERT, UPDATE',
+  acceptance: 'SELECT, INSERT',
   account: 'SELECT, INSERT, UPDATE',
   membership: 'SELECT, INSERT, UPDATE, DELETE',
   invitation: 'SELECT, INSERT, UPDATE, DELETE',
@@ -42,6 +47,12 @@ export async function grantTo(source: DataSource, role: string): Promise<void> {
   }
   for (const sequence of ['deed_id_seq', 'sign_in_failure_id_seq'])
     await source.query(`GRANT USAGE ON SEQUENCE ${sequence} TO ${name}`);
-  for (const routine of ['purge_job(uuid, uuid, text, text)', 'erase_person(uuid, uuid)', 'forget_old(uuid)'])
+  for (const routine of [
+    'purge_job(uuid, uuid, text, text)',
+    'erase_person(uuid, uuid)',
+    'forget_old(uuid)',
+    'erase_paper(uuid, uuid)',
+    'workspace_of_link(text)',
+  ])
     await source.query(`GRANT EXECUTE ON FUNCTION ${routine} TO ${name}`);
 }

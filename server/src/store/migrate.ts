@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { migrateQueue } from '../papers/paper-queue.js';
 import { grantTo } from './grants.js';
 import { makeDataSource, migrations } from './data-source.js';
 
@@ -25,6 +26,7 @@ export async function migrate(ownerUrl: string, appRole: string): Promise<void> 
     try {
       await source.runMigrations({ transaction: 'all' });
       await grantTo(source, appRole);
+      await migrateQueue(ownerUrl, appRole);
     } finally {
       await source.destroy();
     }

@@ -2,7 +2,9 @@ import { deflateSync } from 'node:zlib';
 import { invitationLinkSchema } from '@levamen/core/api';
 import { encodeMilli } from '@levamen/core/house/details';
 import { newJob } from '@levamen/core/job';
-import { digestOf } from '../blobs/blob-store.js';
+import { emptyCompanySheet } from '@levamen/core/papers';
+import { BlobStore, digestOf } from '../blobs/blob-store.js';
+import { PaperEntity } from '../papers/paper-entities.js';
 import { actingFor } from '../workspaces/fence.js';
 import { photo } from './photo.js';
 import { readingSet } from './reading-set.js';
@@ -22,6 +24,9 @@ export interface OtherCompany {
   readonly setId: string;
   readonly weatherId: string;
   readonly digest: string;
+  /** An issued paper, and the secret of a link to it. */
+  readonly paperId: string;
+  readonly linkSecret: string;
 }
 
 /** Gives a job a whole set of readings. */
@@ -37,6 +42,47 @@ export async function withReadings(someone: Someone, jobId: string, name: string
       .send(deflateSync(encodeMilli(Int32Array.from([1000, -3, 7, 4_000_000]))))
       .expect(204);
   return id;
+}
+
+/** A company sheet, and an issued paper as the queue would leave it, with a link. */
+async function withPaper(
+  { database }: TestApp,
+  owner: Someone,
+  workspaceId: string,
+  jobId: string,
+): Promise<{ readonly paperId: string; readonly linkSecret: string }> {
+  const sheet = { ...emptyCompanySheet(), name: `Company of ${secret}` };
+  await owner.send('put', '/api/company-sheet', { baseRevision: 0, sheet }).expect(200);
+  const paperId = await actingFor({ workspaceId, accountId: null }, async () => {
+    const bytes = Buffer.from(`Paper of ${secret}`);
+    const digest = digestOf(bytes);
+    await database.source.transaction((manager) => new BlobStore(workspaceId).keep(manager, bytes));
+    const { identifiers } = await database.source.manager.insert(PaperEntity, {
+      workspaceId,
+      jobId,
+      kind: 'card',
+      year: 2026,
+      running: 1,
+      number: `${secret} 1`,
+      letterIndex: 0,
+      title: secret,
+      request: { kind: 'card', sheet: 'a4', language: 'en', designIds: ['design'], without: [] },
+      actor: `Quin of ${secret}`,
+      device: '',
+      jobRevision: 1,
+      equipmentRevision: 0,
+      rulePack: 'NEC 2023',
+      digest,
+      bytes: bytes.length,
+      content: { title: secret, company: [], caution: '', blocks: [] },
+      changes: [],
+    });
+    return (identifiers[0] as { id: string }).id;
+  });
+  const given = await owner
+    .send('post', `/api/jobs/${jobId}/papers/${paperId}/links`, { days: 7 })
+    .expect(201);
+  return { paperId, linkSecret: (given.body as { secret: string }).secret };
 }
 
 /**
@@ -67,6 +113,7 @@ export async function otherCompany(test: TestApp, founder: Someone): Promise<Oth
   );
   const session = await owner.session();
   if (session.state !== 'signed-in') throw new Error('The other company has no owner');
+  const { paperId, linkSecret } = await withPaper(test, owner, session.workspace.id, jobId);
   return {
     owner,
     workspaceId: session.workspace.id,
@@ -75,6 +122,8 @@ export async function otherCompany(test: TestApp, founder: Someone): Promise<Oth
     setId,
     weatherId,
     digest,
+    paperId,
+    linkSecret,
   };
 }
 
@@ -90,6 +139,11 @@ export async function keptBy({ database }: TestApp, workspaceId: string): Promis
               (SELECT json_agg(c ORDER BY c.set_id, c.position) FROM reading_channel c) AS channels,
               (SELECT json_agg(w.id ORDER BY w.id) FROM weather_year w) AS weather,
               (SELECT count(*) FROM company_rules) AS rules,
+              (SELECT json_agg(q ORDER BY q.id) FROM paper q) AS papers,
+              (SELECT count(*) FROM paper_order) AS orders,
+              (SELECT json_agg(l.revoked_at ORDER BY l.id) FROM client_link l) AS links,
+              (SELECT count(*) FROM acceptance) AS acceptances,
+              (SELECT json_agg(s.sheet ORDER BY s.revision) FROM company_sheet s) AS sheets,
               (SELECT count(*) FROM equipment_revision) AS equipment`,
     ),
   );

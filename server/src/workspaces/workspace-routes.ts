@@ -12,8 +12,13 @@ import { assignmentRoutes } from '../people/assignment-routes.js';
 import { peopleRoutes } from '../people/people-routes.js';
 import type { PeopleStore } from '../people/people-store.js';
 import type { Sessions } from '../people/sessions.js';
+import { ClientLinkStore } from '../papers/client-link-store.js';
+import type { PaperQueue } from '../papers/paper-queue.js';
+import { PaperStore } from '../papers/paper-store.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
+import { companySheetRoutes } from '../company/company-sheet-routes.js';
+import { CompanySheetStore } from '../company/company-sheet-store.js';
 import { companyRulesRoutes } from '../rules/company-rules-routes.js';
 import { CompanyRulesStore } from '../rules/company-rules-store.js';
 import { weatherRoutes } from '../weather/weather-routes.js';
@@ -26,12 +31,22 @@ interface Parts {
   readonly sessions: Sessions;
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
+  /** Takes orders of papers. */
+  readonly queue: Pick<PaperQueue, 'add'>;
   /** null = links are shown to whoever makes them. */
   readonly post: Post | null;
 }
 
 /** Everything under /api that belongs to one workspace. */
-export function workspaceRoutes({ source, workspaceId, people, sessions, stopping, post }: Parts): Router {
+export function workspaceRoutes({
+  source,
+  workspaceId,
+  people,
+  sessions,
+  stopping,
+  post,
+  queue,
+}: Parts): Router {
   const router = Router();
   const equipment = new EquipmentStore(source, workspaceId);
   // Before the usual parser of JSON: a list is larger than a job.
@@ -40,6 +55,7 @@ export function workspaceRoutes({ source, workspaceId, people, sessions, stoppin
   const rules = new CompanyRulesStore(source, workspaceId);
   router.use('/rules', companyRulesRoutes(rules));
   const store = new JobStore(source, workspaceId);
+  router.use('/company-sheet', companySheetRoutes(new CompanySheetStore(source, workspaceId)));
   router.use('/jobs/:id/people', assignmentRoutes(source, workspaceId, people, store));
   router.use(
     '/jobs',
@@ -47,6 +63,9 @@ export function workspaceRoutes({ source, workspaceId, people, sessions, stoppin
       store,
       readings: new ReadingStore(source, workspaceId),
       photos: new PhotoStore(source, workspaceId),
+      papers: new PaperStore(source, workspaceId),
+      links: new ClientLinkStore(source, workspaceId),
+      order: (orderId) => queue.add({ orderId, workspaceId }),
       rooms: new JobRooms(),
       stopping,
       begunWith: async (job) => rules.begunWith(await equipment.begunWith(job)),

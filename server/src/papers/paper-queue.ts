@@ -1,0 +1,91 @@
+import type { DataSource } from 'typeorm';
+import PgBoss from 'pg-boss';
+import type { Logger } from 'pino';
+import { poolOf } from '../store/pool-of.js';
+import { type Ordered, PaperWork } from './paper-work.js';
+
+const queue = 'papers';
+/** Where its tables are; they are made with the migrations. */
+const schema = 'pgboss';
+/** Whoever works on an order and has not finished after so long has died: somebody else begins anew. */
+const expireInSeconds = 90;
+const pollS = 0.5;
+/** What is being made has so long to let go when the server stops, ms. */
+const stopMs = 4000;
+
+/** Makes the tables of the queue, or brings them up to date. Run by the role that owns the tables. */
+export async function migrateQueue(ownerUrl: string, appRole: string): Promise<void> {
+  const boss = new PgBoss({ connectionString: ownerUrl, schema, max: 1, supervise: false, schedule: false });
+  boss.on('error', () => undefined);
+  await boss.start();
+  await boss.createQueue(queue, { name: queue, retryLimit: 2, expireInSeconds });
+  const db = boss.getDb();
+  const { rows } = await db.executeSql('SELECT 1 FROM pg_roles WHERE rolname = $1', [appRole]);
+  if (rows.length > 0) {
+    const role = `"${appRole.replaceAll('"', '""')}"`;
+    for (const statement of [
+      `GRANT USAGE ON SCHEMA ${schema} TO ${role}`,
+      `GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${schema} TO ${role}`,
+    ])
+      await db.executeSql(statement, []);
+  }
+  await boss.stop({ graceful: false, close: true });
+}
+
+/** Orders of papers, kept in the database: whichever server has time takes the next, and one that dies in between loses nothing. */
+export class PaperQueue {
+  private starting: Promise<PgBoss> | null = null;
+  private worker = '';
+  private readonly work: PaperWork;
+
+  constructor(
+    private readonly source: DataSource,
+    private readonly logger: Logger,
+  ) {
+    this.work = new PaperWork(source, logger);
+  }
+
+  /** Takes orders from now on. */
+  start(): Promise<PgBoss> {
+    this.starting ??= this.begin();
+    return this.starting;
+  }
+
+  /** Puts an order at the end. */
+  async add(ordered: Ordered): Promise<void> {
+    const boss = await this.start();
+    await boss.send(queue, ordered);
+    boss.notifyWorker(this.worker);
+  }
+
+  /** Takes no more; what is being made is left to whoever comes next. */
+  async stop(): Promise<void> {
+    const boss = await this.starting?.catch(() => null);
+    await this.work.close();
+    await boss?.stop({ graceful: true, wait: true, close: false, timeout: stopMs });
+    this.starting = null;
+  }
+
+  private async begin(): Promise<PgBoss> {
+    const pool = poolOf(this.source);
+    const boss = new PgBoss({
+      schema,
+      migrate: false,
+      schedule: false,
+      maintenanceIntervalSeconds: 30,
+      archiveCompletedAfterSeconds: 3600,
+      deleteAfterHours: 24,
+      db: {
+        executeSql: (text, values: unknown[]) =>
+          // A text of several statements takes no values.
+          values === undefined || values.length === 0 ? pool.query(text) : pool.query(text, values),
+      },
+    });
+    boss.on('error', (error) => this.logger.warn({ err: error }, 'the queue of papers'));
+    await boss.start();
+    this.worker = await boss.work<Ordered>(queue, { pollingIntervalSeconds: pollS }, async ([job]) => {
+      if (job) await this.work.work(job.data);
+    });
+    return boss;
+  }
+}
