@@ -1,3 +1,18 @@
+export {
+  type Course,
+  courseSchema,
+  type CourseState,
+  courseStateNames,
+  courseStates,
+  courseStep,
+  type CourseStep,
+  courseStepSchema,
+  emptyCourse,
+  type ReviewComment,
+  reviewCommentSchema,
+  sayOfState,
+  stateOfCourse,
+} from './course/course.schema.js';
 export { basisSource } from './loads/basis-source.js';
 export { dailyEnergyWh } from './loads/daily-energy.js';
 export { dayPartFacts } from './loads/day-parts.js';

@@ -28,6 +28,7 @@ const names: Readonly<Record<string, string>> = {
   sources: 'the sources',
   equipment: 'the units',
   dailyUse: 'the daily use',
+  course: 'the course of the job',
   designs: 'the designs',
 };
 

@@ -11,6 +11,7 @@ import { toCompanyEquipment } from './migrations/11-company-equipment.js';
 import { toTariffs } from './migrations/12-tariffs.js';
 import { toWiring } from './migrations/13-wiring.js';
 import { toBusbarsAndPlaces } from './migrations/15-busbars-and-places.js';
+import { toCourse } from './migrations/16-course.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
 import type { Saved } from './migrations/saved.js';
@@ -35,6 +36,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   13: toWiring,
   14: toPlacement,
   15: toBusbarsAndPlaces,
+  16: toCourse,
 };
 
 /**

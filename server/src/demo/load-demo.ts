@@ -4,11 +4,13 @@ import { demoJobs, type Job, withDemoDesigns } from '@levamen/core/job';
 import { demoBook, demoItems } from '@levamen/core/offer';
 import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
+import { CompanySheetStore } from '../company/company-sheet-store.js';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
+import { demoFacts, demoSheet } from './demo-facts.js';
 import { JobEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 
@@ -19,9 +21,14 @@ const readingsName = 'Circuit monitor, one year';
 export async function loadDemo(source: DataSource): Promise<void> {
   const store = new JobStore(source, defaultWorkspaceId);
   const equipment = await demoEquipment(source);
+  await demoCompany(source);
   for (const [index, { id, job }] of demoJobs.entries()) {
     if (await source.manager.existsBy(JobEntity, { id })) continue;
-    const designed = { ...withDemoDesigns(job), equipmentList: { ...equipment, kept: [] } };
+    const designed = {
+      ...withDemoDesigns(job),
+      ...demoFacts[index],
+      equipmentList: { ...equipment, kept: [] },
+    };
     const saved = await store.create(designed, who, 'job created', { id });
     const revision = await addPhoto(source, store, id, saved.revision);
     if (index === 0) await addReadings(source, store, id, revision);
@@ -63,6 +70,13 @@ async function addPhoto(
     who,
   );
   return revision + 1;
+}
+
+/** What the invented company prints, entered once; what somebody changed in it stays. */
+async function demoCompany(source: DataSource): Promise<void> {
+  const store = new CompanySheetStore(source, defaultWorkspaceId);
+  const { revision } = await store.read();
+  if (revision === 0) await store.change({ baseRevision: 0, sheet: demoSheet }, who);
 }
 
 /** The list of the invented company, entered once; what somebody changed in it stays. */

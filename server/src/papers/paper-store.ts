@@ -14,7 +14,7 @@ const mostDifferences = 30;
 const keptMin = 60;
 
 /** Fields of a job that no paper shows. */
-const beside = new Set(['openPoints', 'photos', 'version']);
+const beside = new Set(['openPoints', 'photos', 'course', 'version']);
 
 /** What differs between two states of a job, in words; nothing of what no paper shows. */
 export function differencesOf(before: Job, after: Job): string[] {

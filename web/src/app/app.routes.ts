@@ -15,6 +15,11 @@ export const routes: Routes = [
     loadComponent: () => import('./people/join-page').then((m) => m.JoinPage),
   },
   {
+    path: 'given/:secret',
+    title: 'For you',
+    loadComponent: () => import('./given/given-page').then((m) => m.GivenPage),
+  },
+  {
     path: '',
     canActivate: [signedIn],
     children: [
@@ -37,6 +42,11 @@ export const routes: Routes = [
         path: 'equipment/prices',
         title: 'Prices · Levamen',
         loadComponent: () => import('./equipment/prices-page').then((m) => m.PricesPage),
+      },
+      {
+        path: 'company',
+        title: 'Company sheet · Levamen',
+        loadComponent: () => import('./company/company-page').then((m) => m.CompanyPage),
       },
       {
         path: 'quick',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { supplySchema } from '../../electric/index.js';
 import {
+  courseSchema,
   loadSchema,
   lotSchema,
   maxPhotos,
@@ -46,6 +47,7 @@ export const houseSlices = {
   equipmentList: equipmentUseSchema,
   /** The rules the house is judged by. */
   code: codeSchema,
+  course: courseSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 

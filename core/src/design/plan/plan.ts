@@ -1,5 +1,5 @@
 import type { StackPart } from '../../equipment/index.js';
-import type { House, Photo } from '../../house/index.js';
+import type { Course, House, Photo } from '../../house/index.js';
 import type { Code } from '../../rules/index.js';
 import type { Tariff } from '../../tariff/index.js';
 import type { DailyUse } from '../daily/daily-use.schema.js';
@@ -21,6 +21,7 @@ export interface Plan extends House, BackedUpHouse {
   finance: Finance;
   existingUnits: StackPart[];
   dailyUse: DailyUse;
+  course: Course;
   openPoints: OpenPoint[];
   photos: Photo[];
   equipmentList: EquipmentUse;

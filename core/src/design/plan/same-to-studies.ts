@@ -8,6 +8,7 @@ import type { Plan } from './plan.js';
 const aside = [
   'photos',
   'parties',
+  'course',
   'openPoints',
   'wiring',
   'lot',
@@ -20,6 +21,7 @@ export function studiedPart(plan: Plan): Omit<Plan, Aside> & { readonly heat: re
   const {
     photos: _photos,
     parties: _parties,
+    course: _course,
     openPoints: _openPoints,
     wiring: _wiring,
     lot: _lot,

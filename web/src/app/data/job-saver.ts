@@ -77,9 +77,11 @@ export class JobSaver {
   /** What is not on the server yet is kept on this device. */
   readonly isKept = signal(true);
 
+  /** The revision that is on the server, as far as this page knows. */
+  readonly revision = signal(0);
+
   private latest: Job | null = null;
   private saved: Job | null = null;
-  private revision = 0;
   /** Saves that were sent and never answered, oldest first. */
   private unanswered: { readonly saveId: string; readonly document: Job | null }[] = [];
   private adopted: AdoptedDraft[] = [];
@@ -111,7 +113,7 @@ export class JobSaver {
 
   /** Starts from what the server has. */
   begin({ revision, document }: SavedJob): void {
-    this.revision = revision;
+    this.revision.set(revision);
     this.saved = document;
     this.latest = document;
     this.conflict.set(null);
@@ -121,7 +123,7 @@ export class JobSaver {
 
   /** Goes on from edits that an earlier visit could not save. */
   resume({ baseRevision, base, document, unanswered }: Draft): void {
-    this.revision = baseRevision;
+    this.revision.set(baseRevision);
     this.saved = base;
     this.unanswered = unanswered.map((saveId) => ({ saveId, document: null }));
     this.put(document);
@@ -152,7 +154,7 @@ export class JobSaver {
   decide(document: Job): void {
     const conflict = this.conflict();
     if (!conflict) return;
-    this.revision = conflict.theirs.revision;
+    this.revision.set(conflict.theirs.revision);
     this.saved = conflict.theirs.document;
     this.conflict.set(null);
     this.status.set('unsaved');
@@ -231,11 +233,11 @@ export class JobSaver {
     const saveId = this.unanswered.at(-1)!.saveId;
     const supersedes = this.unanswered.slice(0, -1).map((one) => one.saveId);
     const base = this.wantsWhole ? null : this.saved;
-    return { baseRevision: this.revision, saveId, supersedes, base, document };
+    return { baseRevision: this.revision(), saveId, supersedes, base, document };
   }
 
   private acknowledge(revision: number, document: Job): void {
-    this.revision = revision;
+    this.revision.set(revision);
     this.saved = document;
     this.unanswered = [];
     this.wantsWhole = false;
@@ -249,7 +251,7 @@ export class JobSaver {
 
   private settle(): void {
     if (this.isBehind()) return;
-    if (this.saved) this.kept(this.revision, this.saved);
+    if (this.saved) this.kept(this.revision(), this.saved);
     this.status.set('saved');
     this.message.set('');
     this.catchUp();
@@ -257,7 +259,7 @@ export class JobSaver {
   }
 
   private catchUp(): void {
-    if (this.heardOf <= this.revision || this.isBehind() || this.isAsking) return;
+    if (this.heardOf <= this.revision() || this.isBehind() || this.isAsking) return;
     this.isAsking = true;
     this.api
       .read(this.id)
@@ -272,8 +274,8 @@ export class JobSaver {
   /** Nothing of this page waits: what the server has is taken as it is. */
   private takeWhole(theirs: SavedJob): void {
     const base = this.saved;
-    if (!base || theirs.revision <= this.revision || this.isBehind()) return;
-    this.revision = theirs.revision;
+    if (!base || theirs.revision <= this.revision() || this.isBehind()) return;
+    this.revision.set(theirs.revision);
     this.saved = theirs.document;
     this.latest = theirs.document;
     this.kept(theirs.revision, theirs.document);
@@ -331,7 +333,7 @@ export class JobSaver {
       this.ask({ base, theirs });
       return EMPTY;
     }
-    this.revision = theirs.revision;
+    this.revision.set(theirs.revision);
     this.saved = theirs.document;
     this.latest = sameValue(merged.job, theirs.document) ? theirs.document : merged.job;
     this.takenIn.next({ job: this.latest, base, theirs, taken: merged.taken });
@@ -347,7 +349,7 @@ export class JobSaver {
     this.writtenAt = Math.max(Date.now(), this.writtenAt + 1);
     this.drafts
       .write(this.id, {
-        baseRevision: this.revision,
+        baseRevision: this.revision(),
         base: this.saved,
         document,
         unanswered: this.unanswered.map(({ saveId }) => saveId),

@@ -72,6 +72,8 @@ export class JobSession {
   readonly redoLabel = this.state.redoLabel;
   readonly refusal = this.state.refusal;
   readonly status = computed(() => this.saver()?.status() ?? 'saved');
+  /** Revision of the job on the server, as far as it is known here. */
+  readonly revision = computed(() => this.saver()?.revision() ?? 0);
   readonly message = computed(() => this.saver()?.message() ?? '');
   readonly isKept = computed(() => this.saver()?.isKept() ?? true);
   readonly conflict = computed(() => this.saver()?.conflict() ?? null);

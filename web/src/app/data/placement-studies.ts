@@ -24,6 +24,7 @@ const aside = [
   'tariffs',
   'finance',
   'existingUnits',
+  'course',
   'openPoints',
   'sources',
   'dailyUse',

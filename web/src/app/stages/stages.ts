@@ -5,6 +5,7 @@ import { loadsStage } from './loads/loads.stage';
 import { optionsStage } from './options/options.stage';
 import { outageStage } from './outage/outage.stage';
 import { panelsStage } from './panels/panels.stage';
+import { papersStage } from './papers/papers.stage';
 import { placementStage } from './placement/placement.stage';
 import { sourcesStage } from './sources/sources.stage';
 import { usageStage } from './usage/usage.stage';
@@ -24,4 +25,5 @@ export const stages: readonly Stage[] = [
   dailyStage,
   wiringStage,
   placementStage,
+  papersStage,
 ];

@@ -18,6 +18,7 @@ const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
   { path: '/equipment', name: 'Equipment' },
   { path: '/people', name: 'People', notFrom: '/jobs' },
+  { path: '/company', name: 'Company sheet', notFrom: '/jobs' },
   { path: '/equipment/prices', name: 'Prices', from: '/equipment' },
 ];
 

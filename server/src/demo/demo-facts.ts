@@ -1,0 +1,64 @@
+import type { Job } from '@levamen/core/job';
+import type { CompanySheet } from '@levamen/core/papers';
+
+/** Who the demo jobs belong to and how far they are. Everything is invented. */
+export const demoFacts: readonly Pick<Job, 'parties' | 'course'>[] = [
+  {
+    parties: {
+      client: 'Household at Gullrock (invented)',
+      contact: '555 0117',
+      address: '3 Lantern Lane, Gullrock Harbour',
+      utility: 'Capelight Power (invented)',
+      utilityAccount: '40-0071-3',
+      authority: 'Gullrock electrical inspection (invented)',
+      country: 'Canada',
+      region: 'North-east coast',
+      codeEdition: '',
+    },
+    course: {
+      steps: [
+        { id: 'enquiry', on: '2026-10-05', by: '', note: 'Called after the October storm' },
+        { id: 'proposed', on: '2026-10-29', by: '', note: '' },
+      ],
+      comments: [],
+    },
+  },
+  {
+    parties: {
+      client: 'Household at Rebenau (invented)',
+      contact: '',
+      address: 'Kellergasse 8, Rebenau',
+      utility: 'Hügelnetz (invented)',
+      utilityAccount: '',
+      authority: '',
+      country: 'Austria',
+      region: '',
+      codeEdition: '',
+    },
+    course: { steps: [{ id: 'enquiry', on: '2026-11-12', by: '', note: '' }], comments: [] },
+  },
+];
+
+/** What the demo company prints. Invented. */
+export const demoSheet: CompanySheet = {
+  name: 'Hollow Lane Electric (invented)',
+  address: '14 Foundry Row, Port Elsworth',
+  phone: '555 0142',
+  mail: 'office@hollowlane.example',
+  emergencyPhone: '555 0199',
+  licences: [
+    { id: 'contractor', kind: 'Electrical contractor', number: 'EC-20417', holder: 'J. Marlow' },
+    { id: 'storage', kind: 'Storage installer', number: 'SI-0093', holder: '' },
+  ],
+  logo: null,
+  numberScheme: 'HL-{year}-{number}',
+  validDays: 45,
+  payments: [
+    { id: 'acceptance', when: 'On acceptance', share: 0.3 },
+    { id: 'delivery', when: 'When the equipment is delivered', share: 0.5 },
+    { id: 'commissioning', when: 'After commissioning', share: 0.2 },
+  ],
+  terms:
+    'Work is done within twelve weeks of the permit.\nPrices hold for the equipment named; what replaces it is agreed first.\nThe household gives access to panels, walls and attic on the days agreed.',
+  notIncluded: 'Painting and plastering\nTree work and snow clearing',
+};
