@@ -94,7 +94,7 @@ async function partsOfPaper(
   const study = studies[0]!;
   switch (kind) {
     case 'proposal':
-      return proposal({ studies, items, company, written, day });
+      return proposal({ studies, items, company, written, words: proposalWords[written.language], day });
     case 'packet':
       return packet(packetOf(study, { items, company, jobName: job.name, day, layOut }));
     case 'parts':

@@ -12,7 +12,7 @@ export const paperNumber = (scheme: string, year: number, running: number): stri
  * The letter of a revision of a paper.
  *
  * @param index 0 for the first one
- * @example revisionLetter(1) // 'B'; revisionLetter(26) // 'AA'
+ * @example revisionLetter(26) // 'AA'
  */
 export function revisionLetter(index: number): string {
   const last = String.fromCharCode(65 + (index % 26));

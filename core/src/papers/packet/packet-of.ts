@@ -52,9 +52,14 @@ export function packetOf(
   const tags = oneLineTags(sheet);
   const byAbout = new Map(tags.map(({ about, tag }) => [about, tag]));
   const locale = placeLocale(plan.supply.system);
+  const { items, company, jobName, day, layOut } = more;
   return {
     study,
-    ...more,
+    items,
+    company,
+    jobName,
+    day,
+    layOut,
     sheet,
     tags,
     safety: safetyOf(plan, wired),

@@ -49,7 +49,15 @@ const mostKnown = 6;
 function studyOf(sources: PaperSources, designId: string, weatherId: string | null): Promise<DesignStudy> {
   const { job, items, book } = sources;
   const key = createHash('sha256')
-    .update(JSON.stringify([{ ...job, photos: [], openPoints: [], course: null }, items, book, weatherId, designId]))
+    .update(
+      JSON.stringify([
+        { ...job, photos: [], openPoints: [], course: null },
+        items,
+        book,
+        weatherId,
+        designId,
+      ]),
+    )
     .digest('hex');
   const found = known.get(key);
   if (found) return found;

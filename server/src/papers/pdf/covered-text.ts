@@ -15,6 +15,7 @@ const bidi = (bidiModule as unknown as typeof bidiModule.default)();
 /** Marks that turn the direction of what follows: printed by their number, so that no name reads other than it is. */
 const turns = /[\u200e\u200f\u202a-\u202e\u2066-\u2069]/;
 const rightToLeft = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/;
+const rightToLeftWords = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]+/g;
 /** Longer words may not fit a column. */
 const longestWord = 22;
 
@@ -22,21 +23,13 @@ const codePoint = (sign: string): string =>
   `[U+${sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}]`;
 
 /**
- * A text in the order in which its words are set from left to right: words of scripts that run the other way change places; within a word the
- * font turns the letters.
+ * A text in the order in which its words are set from left to right (Unicode Standard Annex 9). Letters of a word that runs the other way stay as
+ * they are spoken: the font turns them.
  */
 export function inSetOrder(text: string): string {
   if (!rightToLeft.test(text)) return text;
-  const { levels } = bidi.getEmbeddingLevels(text, 'ltr');
-  const runs: { odd: boolean; text: string }[] = [];
-  Array.from(text).reduce((at, sign) => {
-    const odd = levels[at]! % 2 === 1;
-    const last = runs.at(-1);
-    if (last?.odd === odd) last.text += sign;
-    else runs.push({ odd, text: sign });
-    return at + sign.length;
-  }, 0);
-  return runs.map((run) => (run.odd ? run.text.split(' ').toReversed().join(' ') : run.text)).join('');
+  const seen = bidi.getReorderedString(text, bidi.getEmbeddingLevels(text, 'ltr'));
+  return seen.replaceAll(rightToLeftWords, (word) => Array.from(word).reverse().join(''));
 }
 
 /** The face that sets a sign; null = none of ours does. */

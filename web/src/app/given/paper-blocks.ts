@@ -38,7 +38,7 @@ const textOf = (cell: TableCell): string => (typeof cell === 'string' ? cell : c
         }
         @case ('table') {
           <div class="scroll" tabindex="0" role="region" [attr.aria-label]="block.name">
-            <table class="ruled">
+            <table class="ruled by-row">
               <thead>
                 <tr>
                   @for (head of block.heads; track $index) {

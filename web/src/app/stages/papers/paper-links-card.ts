@@ -125,8 +125,8 @@ export class PaperLinksCard {
   protected async give(): Promise<void> {
     await this.try(async () => {
       this.made.set(await firstValueFrom(this.api.give(this.session.id(), this.paper().id, this.days())));
-      const { toDataURL } = await import('qrcode');
-      this.picture.set(await toDataURL(this.address(), { margin: 1, width: 148 }));
+      const { default: codes } = await import('qrcode');
+      this.picture.set(await codes.toDataURL(this.address(), { margin: 1, width: 148 }));
     });
   }
 
