@@ -41,7 +41,8 @@ export class Bench {
       | 'Outage'
       | 'Options'
       | 'Daily use'
-      | 'Wiring',
+      | 'Wiring'
+      | 'Papers',
   ): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.split(' ')[0]!.toLowerCase()}`);

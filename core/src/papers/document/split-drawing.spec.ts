@@ -42,7 +42,7 @@ describe('a tall drawing', () => {
     fc.assert(
       fc.property(fc.array(aText, { maxLength: 12 }), fc.array(aLine, { maxLength: 12 }), (texts, lines) => {
         const drawing: Drawing = { widthMm: 200, heightMm: 900, items: [...texts, ...lines] };
-        const pieces = splitDrawing(drawing, 1.25);
+        const pieces = splitDrawing(drawing, 250);
         expect(pieces.length).toBeGreaterThan(1);
         expect(pieces.reduce((sum, { heightMm }) => sum + heightMm, 0)).toBeCloseTo(900, 6);
         const words = pieces.flatMap(({ items }) =>
@@ -55,6 +55,6 @@ describe('a tall drawing', () => {
   });
   it('that fits stays as it is', () => {
     const drawing: Drawing = { widthMm: 200, heightMm: 220, items: [] };
-    expect(splitDrawing(drawing, 1.25)).toEqual([drawing]);
+    expect(splitDrawing(drawing, 250)).toEqual([drawing]);
   });
 });

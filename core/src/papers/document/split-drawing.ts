@@ -69,14 +69,14 @@ function piece({ widthMm, items }: Drawing, top: number, bottom: number): Drawin
 }
 
 /**
- * A tall drawing in pieces, one below the other, so that each is at most so many times as high as it is wide. Cuts are made where they go through the least;
- * lines that cross one go on in the next piece.
+ * A tall drawing in pieces, one below the other, each about so high at most. Cuts are made where they go through the least; lines that cross one go
+ * on in the next piece.
  *
- * @param most height of a piece over its width
+ * @param mostMm height of a piece
  */
-export function splitDrawing(drawing: Drawing, most: number): Drawing[] {
-  const { widthMm, heightMm, items } = drawing;
-  const count = Math.ceil(heightMm / (widthMm * most) - 0.05);
+export function splitDrawing(drawing: Drawing, mostMm: number): Drawing[] {
+  const { heightMm, items } = drawing;
+  const count = Math.ceil(heightMm / mostMm - 0.1);
   if (count <= 1) return [drawing];
   const each = heightMm / count;
   const cuts = Array.from({ length: count - 1 }, (_, index) => {

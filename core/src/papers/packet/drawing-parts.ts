@@ -11,8 +11,14 @@ import type { Block } from '../document/paper.js';
 import { splitDrawing } from '../document/split-drawing.js';
 import type { PacketOf } from './packet-of.js';
 
-/** Higher than so many times its width, a drawing would be too small on a sheet: it goes on on the next one. */
-const tallest = 1.25;
+/** Room for a drawing on an upright sheet of either size, and what its title block takes of it, mm. */
+const roomMm = { width: 180, height: 232, block: 60 } as const;
+/** No smaller than this, unless it is too wide: its letters would be hard to read. */
+const leastScale = 0.8;
+
+/** Higher than this, a drawing of such a width goes on on the next sheet. */
+const tallestMm = (widthMm: number): number =>
+  roomMm.height / Math.min(leastScale, roomMm.width / widthMm) - roomMm.block;
 
 /** A drawing in its frame, with the title block a reviewer looks for. */
 export const framed = (of: PacketOf, title: string, scale: string, drawing: Drawing): Drawing =>
@@ -33,7 +39,8 @@ export async function oneLinePart(of: PacketOf): Promise<Block[]> {
   const { sheet, layOut, study } = of;
   if (sheet.boxes.length === 0) return [];
   const layout = nudgedLayout(sheet, await layOut(sheet), study.plan.wiring.nudges);
-  const pieces = splitDrawing(oneLineDrawing(sheet, layout), tallest);
+  const whole = oneLineDrawing(sheet, layout);
+  const pieces = splitDrawing(whole, tallestMm(whole.widthMm));
   return pieces.map((drawing, index) => {
     const title = pieces.length === 1 ? 'One line' : `One line, sheet ${index + 1} of ${pieces.length}`;
     return {

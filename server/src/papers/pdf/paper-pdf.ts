@@ -44,6 +44,12 @@ const ink = '#211d16';
 const soft = '#5d5547';
 const rule = '#b9b09f';
 const wash = '#f3efe6';
+/** The heading above a drawing on its sheet, and some room for luck of rounding, mm. */
+const titleMm = 11;
+/** A sheet lies where that makes its drawing so much larger. */
+const lyingGain = 1.08;
+/** Small drawings are not blown up beyond this. */
+const largestScale = 1.25;
 /** What must be on one page is made no smaller than this. */
 const smallestScale = 0.75;
 /** A heading does not stand alone at the foot of a page: below this share of its height it begins the next one. */
@@ -294,18 +300,20 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
     case 'drawing': {
       const { drawing } = block;
       const [shortMm, longMm] = sheets[sheet];
-      const lies = block.on === 'sheet' && drawing.widthMm > drawing.heightMm;
-      const [sheetW, sheetH] = lies ? [longMm, shortMm] : [shortMm, longMm];
       const svg = drawingSvg(drawing, 'Roboto', coveredWhole);
       if (block.on === 'page') {
-        const widthMm = (sheetW - 2 * marginMm) * (block.width ?? 1);
+        const widthMm = (shortMm - 2 * marginMm) * (block.width ?? 1);
         return here({ svg, width: points(Math.min(widthMm, drawing.widthMm)), margin: [0, 2, 0, 8] });
       }
-      const room: [number, number] = [
-        points(sheetW - 2 * marginMm),
-        // The heading above it, and some points for luck of rounding.
-        points(sheetH - topMm - bottomMm) - 30,
-      ];
+      const scaleOn = (widthMm: number, heightMm: number): number =>
+        Math.min(
+          (widthMm - 2 * marginMm) / drawing.widthMm,
+          (heightMm - topMm - bottomMm - titleMm) / drawing.heightMm,
+          largestScale,
+        );
+      const [upright, lying] = [scaleOn(shortMm, longMm), scaleOn(longMm, shortMm)];
+      const lies = lying > upright * lyingGain;
+      const scale = lies ? lying : upright;
       const id = `h${nested.last === null ? 0 : Number(nested.last.slice(1)) + 1}`;
       nested.last = id;
       return {
@@ -321,7 +329,12 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
             outlineText: block.title,
             id,
           },
-          { svg, fit: room, alignment: 'center' },
+          {
+            svg,
+            width: points(drawing.widthMm * scale),
+            height: points(drawing.heightMm * scale),
+            alignment: 'center',
+          },
         ],
       };
     }

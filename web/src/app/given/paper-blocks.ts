@@ -165,7 +165,7 @@ function readable(block: Block): Readable[] {
       return [
         {
           kind: 'table',
-          name: block.columns.map(({ head }) => head).join(', '),
+          name: block.columns.flatMap(({ head }) => (head === '' ? [] : [head])).join(', '),
           heads: block.columns.some(({ head }) => head !== '') ? block.columns.map(({ head }) => head) : [],
           rows: block.rows.map((row) => row.map(textOf)),
           note: block.note ?? '',

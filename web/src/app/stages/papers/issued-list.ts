@@ -41,7 +41,7 @@ const mostShown = 6;
       }
       <ul>
         @for (row of rows(); track row.paper.id) {
-          <li [class.replaced]="row.paper.isReplaced">
+          <li [class.replaced]="row.paper.isReplaced" [attr.data-paper]="row.paper.letter">
             <div class="head">
               <b class="figure">{{ row.paper.number }} {{ row.paper.letter }}</b>
               <span class="state" [class.old]="row.isOld">{{ row.state }}</span>
