@@ -154,6 +154,7 @@ test('chances are played over many years, and can be stopped', async ({ page }) 
   await page.getByRole('button', { name: /^Play 12 years/ }).click();
   await expect(page.getByRole('row', { name: /^168 h/ })).toBeVisible({ timeout: 90_000 });
   await expect(page.getByText(/outages on record/)).toBeVisible();
+  await passesAxe(page, false);
   await page.getByRole('button', { name: 'By charge at the start' }).click();
   await expect(page.getByRole('columnheader', { name: '25 % charged' })).toBeVisible();
   // It stays while something else is looked at, and says so once the job has changed.
@@ -173,6 +174,7 @@ test('what would help is ranked, and taken', async ({ page }) => {
   await page.getByRole('button', { name: 'What helps' }).click();
   const more = page.getByRole('row', { name: /^One more Madder pack/ });
   await expect(more).toBeVisible({ timeout: 90_000 });
+  await passesAxe(page, false);
   const cost = page.getByLabel('Cost of: A household that saves');
   await cost.fill('100');
   await cost.press('Enter');

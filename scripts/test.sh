@@ -35,12 +35,8 @@ beside_result() {
   [ -e "$TEST_HOME/$1.passed" ]
 }
 
-# core_tests SHARD ARGUMENTS...: half of them.
-core_tests() {
-  local shard=$1
-  shift
-  npx --no-install vitest run --project core --shard="$shard/2" --reporter=default --reporter=json --outputFile.json="$TEST_HOME/core-$shard.json" "$@"
-}
+# core_tests ARGUMENTS...
+core_tests() { npx --no-install vitest run --project core --reporter=default --reporter=json --outputFile.json="$TEST_HOME/core.json" "$@"; }
 
 # The page's tests are compiled by Angular, templates and all.
 page_tests() { (cd web && npx --no-install ng test --reporters=json --reporters=default --output-file="$TEST_HOME/page.json"); }
@@ -116,7 +112,7 @@ summary() {
     const { readFileSync } = require("fs");
     const read = (name) => { try { return JSON.parse(readFileSync(`${process.argv[1]}/${name}.json`, "utf8")); } catch { return null; } };
     let passed = 0, failed = 0;
-    for (const name of ["core-1", "core-2", "page", "server"]) {
+    for (const name of ["core", "page", "server"]) {
       const report = read(name);
       passed += report?.numPassedTests ?? 0;
       failed += report?.numFailedTests ?? 0;
@@ -145,12 +141,12 @@ run_tests() {
   rm -rf "$TEST_HOME"
   mkdir -p "$TEST_HOME"
   step "Build" build_program
-  # They keep one processor busy for some five minutes; the server's tests, which wait for one another, use the other.
+  # They keep one processor busy for some six minutes; the server's tests, which wait for one another, use the other.
   (
     trap - EXIT ERR
     if run_types && run_lint; then touch "$TEST_HOME/checks.passed"; fi >"$TEST_HOME/checks.log" 2>&1
     if page_tests; then touch "$TEST_HOME/page.passed"; fi >"$TEST_HOME/page.log" 2>&1
-    if core_tests 1 --maxWorkers=1; then touch "$TEST_HOME/core-1.passed"; fi >"$TEST_HOME/core-1.log" 2>&1
+    if core_tests --maxWorkers=1; then touch "$TEST_HOME/core.passed"; fi >"$TEST_HOME/core.log" 2>&1
   ) &
   CHECKS_PID=$!
   start_cluster "$TEST_HOME/pg" -c fsync=off
@@ -158,8 +154,7 @@ run_tests() {
   step "Server tests on PostgreSQL" server_tests
   step "Types, lint and formatting" checks_result
   step "Tests of the page's parts" beside_result page
-  step "Unit tests of the core, first half" beside_result core-1
-  step "Unit tests of the core, second half" core_tests 2
+  step "Unit tests of the core" beside_result core
   on_exit end_beside_server
   on_exit end_apart
   step "End-to-end tests in Chromium" e2e_tests "$@"

@@ -46,7 +46,7 @@ async function signIn(role: Role): Promise<Session> {
 
 beforeAll(async () => {
   // Papers are ordered, and nobody makes them.
-  test = await openTestApp(true, { queue: { add: () => Promise.resolve() } });
+  test = await openTestApp(true, { queue: { add: () => Promise.resolve(), warm: () => undefined } });
   const { owner } = await companyWithRoles(test, roles);
   other = await otherCompany(test, owner);
   line = await listening(test.app);

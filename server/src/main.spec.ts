@@ -6,8 +6,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
-import { newJob } from '@levamen/core/job';
-import type { SavedJob } from '@levamen/core/api';
+import { demoJobs, newJob } from '@levamen/core/job';
+import type { PaperOrder, SavedJob } from '@levamen/core/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.js';
 import { goodPassword } from './testing/someone.js';
@@ -63,6 +63,13 @@ const put = (url: string, job: SavedJob, name: string, baseRevision: number): Pr
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ baseRevision, saveId: crypto.randomUUID(), document: newJob(name) }),
   });
+/** Asks for something, and gives the JSON of the answer. */
+const asked = async <T>(address: string, body?: unknown): Promise<T> =>
+  (await fetch(address, {
+    ...(body === undefined
+      ? {}
+      : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  }).then((response) => response.json())) as T;
 const createAt = async (url: string): Promise<SavedJob> =>
   (await fetch(`${url}/api/jobs`, {
     method: 'POST',
@@ -71,6 +78,45 @@ const createAt = async (url: string): Promise<SavedJob> =>
   }).then((response) => response.json())) as SavedJob;
 
 describe('the running server', () => {
+  it('killed while a paper is made goes on with it once it is back', async () => {
+    const { child, url } = await start();
+    const { id, revision } = await asked<SavedJob>(`${url}/api/jobs`, { document: demoJobs[0]!.job });
+    const orders = `/api/jobs/${id}/papers/orders`;
+    const request = {
+      kind: 'packet',
+      sheet: 'a4',
+      language: 'en',
+      designIds: [demoJobs[0]!.job.chosenDesignId],
+      without: [],
+    };
+    const order = await asked<PaperOrder>(`${url}${orders}`, {
+      request,
+      format: 'pdf',
+      issue: { reissues: null },
+      jobRevision: revision,
+    });
+    const until = async (base: string, wanted: string): Promise<PaperOrder> => {
+      for (;;) {
+        const now = await asked<PaperOrder>(`${base}${orders}/${order.id}`);
+        if (now.state === wanted) return now;
+        expect(['waiting', 'making']).toContain(now.state);
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+    };
+    await until(url, 'making');
+    const gone = once(child, 'exit');
+    child.kill('SIGKILL');
+    await gone;
+    const again = await start();
+    const done = await until(again.url, 'done');
+    const issued = await asked<readonly { id: string; number: string }[]>(
+      `${again.url}/api/jobs/${id}/papers`,
+    );
+    // One paper, with one number: nothing was begun twice.
+    expect(issued).toMatchObject([{ id: done.paperId, number: expect.stringMatching(/-0001$/) as string }]);
+    again.child.kill('SIGKILL');
+  }, 90_000);
+
   it('killed in the middle of saves keeps every save it had answered, and never half of one', async () => {
     for (let round = 0; round < 4; round += 1) {
       const { child, url } = await start();

@@ -55,7 +55,7 @@ export interface AppParts {
   /** Sends letters; null = links are shown to whoever makes them. */
   readonly post?: Post | null;
   /** Takes orders of papers. */
-  readonly queue: Pick<PaperQueue, 'add'>;
+  readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
   /** Ends what goes on by itself: the server is told to stop. */
   readonly stopping?: AbortSignal;
 }

@@ -69,6 +69,8 @@ export interface JobParts {
   readonly links: ClientLinkStore;
   /** Has an order of a paper worked on. */
   readonly order: (orderId: string) => Promise<void>;
+  /** Somebody looks at the papers of a job. */
+  readonly looksAtPapers: () => void;
   readonly rooms: JobRooms;
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
@@ -84,6 +86,7 @@ export function jobRoutes({
   papers,
   links,
   order,
+  looksAtPapers,
   rooms,
   stopping,
   begunWith,
@@ -250,6 +253,13 @@ export function jobRoutes({
     jobPaperRoutes({
       store: papers,
       add: order,
+      looked: looksAtPapers,
+      seen,
+      headRevision: async (text) => {
+        const revision = await store.headRevision(validId(text, 'job'));
+        if (revision === null) throw notFound('job');
+        return revision;
+      },
       head: async (text) => {
         const stored = present(await store.read(validId(text, 'job')));
         return { revision: stored.revision, job: readable(stored) };

@@ -12,7 +12,12 @@ import { revisionLetter } from '@levamen/core/papers';
 interface Parts {
   readonly store: PaperStore;
   readonly add: (orderId: string) => Promise<void>;
-  /** The job as it is now; throws a problem where it may not be seen. */
+  /** Somebody looks at the papers of a job: one will be asked for soon. */
+  readonly looked: () => void;
+  /** The job's id where it may be seen; throws a problem otherwise. */
+  readonly seen: (id: string) => Promise<string>;
+  /** Its last revision, and the job as it is now; throws a problem where it may not be seen. */
+  readonly headRevision: (id: string) => Promise<number>;
   readonly head: (id: string) => Promise<{ readonly revision: number; readonly job: Job }>;
   /** A revision in the present form; null where it cannot be read. */
   readonly revisionOf: (id: string, revision: number) => Promise<Job | null>;
@@ -36,20 +41,21 @@ const types: Readonly<Record<OrderFormat, readonly [type: string, ending: string
 };
 
 /** Papers of a job, under /api/jobs/:id/papers: orders of drafts and of papers to be issued, and those that were. */
-export function jobPaperRoutes({ store, add, head, revisionOf }: Parts): Router {
+export function jobPaperRoutes({ store, add, looked, seen, headRevision, head, revisionOf }: Parts): Router {
   const router = Router({ mergeParams: true });
 
   router.get<{ id: string }>('/', async (request, response) => {
     const { id } = request.params;
     const now = await head(id);
+    looked();
     response.json(await store.list(id, now, (revision) => revisionOf(id, revision)));
   });
 
   router.post<{ id: string }>('/orders', async (request, response) => {
     const { id } = request.params;
-    const now = await head(id);
+    const revision = await headRevision(id);
     const asked = parseBody(paperOrderRequestSchema, request.body);
-    if (asked.jobRevision > now.revision)
+    if (asked.jobRevision > revision)
       throw new HttpProblem(
         409,
         'Not saved yet',
@@ -62,7 +68,7 @@ export function jobPaperRoutes({ store, add, head, revisionOf }: Parts): Router 
 
   router.get<OfOrder>('/orders/:orderId', async (request, response) => {
     const { id } = request.params;
-    await head(id);
+    await seen(id);
     const order = await store.findOrder(id, validId(request.params.orderId, 'order'));
     if (!order) throw notFound('order');
     response.json(orderOf(order));
@@ -70,7 +76,7 @@ export function jobPaperRoutes({ store, add, head, revisionOf }: Parts): Router 
 
   router.delete<OfOrder>('/orders/:orderId', async (request, response) => {
     const { id } = request.params;
-    await head(id);
+    await seen(id);
     const orderId = validId(request.params.orderId, 'order');
     if (!(await store.findOrder(id, orderId))) throw notFound('order');
     await store.cancel(id, orderId);
@@ -79,17 +85,17 @@ export function jobPaperRoutes({ store, add, head, revisionOf }: Parts): Router 
 
   router.get<OfOrder>('/orders/:orderId/file', async (request, response) => {
     const { id } = request.params;
-    const { job } = await head(id);
+    await seen(id);
     const made = await store.result(id, validId(request.params.orderId, 'order'));
     if (!made) throw notFound('draft');
     const [type, ending] = types[made.asked.format];
-    const name = `${fileStem(`${job.name} ${made.asked.format === 'zip' ? 'papers' : made.asked.request.kind}`)}.${ending}`;
+    const name = `${fileStem(made.asked.format === 'zip' ? 'papers' : made.asked.request.kind)}.${ending}`;
     response.attachment(name).type(type).send(made.result);
   });
 
   router.get<OfPaper>('/:paperId/file', async (request, response) => {
     const { id } = request.params;
-    await head(id);
+    await seen(id);
     const paper = presentPaper(await store.find(id, validId(request.params.paperId, 'paper')));
     const bytes = await store.bytes(paper);
     if (!bytes)
@@ -107,7 +113,7 @@ export function jobPaperRoutes({ store, add, head, revisionOf }: Parts): Router 
 
   router.delete<OfPaper>('/:paperId', async (request, response) => {
     const { id } = request.params;
-    await head(id);
+    await seen(id);
     const paper = presentPaper(await store.find(id, validId(request.params.paperId, 'paper')));
     await store.erase(paper, whoOf(request));
     response.status(204).end();

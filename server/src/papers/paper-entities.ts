@@ -82,6 +82,8 @@ export interface PaperOrderRow {
   result: Buffer | null;
   paperId: string | null;
   createdAt: Date;
+  /** When whoever works on it said last how far it is. */
+  toldAt: Date;
 }
 
 export const PaperOrderEntity = new EntitySchema<PaperOrderRow>({
@@ -104,6 +106,7 @@ export const PaperOrderEntity = new EntitySchema<PaperOrderRow>({
     result: { type: 'bytea', nullable: true },
     paperId: { ...uuid, name: 'paper_id', nullable: true },
     createdAt: { ...moment, name: 'created_at' },
+    toldAt: { ...moment, name: 'told_at' },
   },
   indices: [{ name: 'paper_order_job_index', columns: ['jobId'] }],
 });

@@ -10,6 +10,9 @@ const schema = 'pgboss';
 /** Whoever works on an order and has not finished after so long has died: somebody else begins anew. */
 const expireInSeconds = 90;
 const pollS = 0.5;
+/** Whoever works on an order tells so all the time; after so long without a word he has died, s. */
+const silentS = 10;
+const lookS = 5;
 /** What is being made has so long to let go when the server stops, ms. */
 const stopMs = 4000;
 
@@ -36,6 +39,7 @@ export async function migrateQueue(ownerUrl: string, appRole: string): Promise<v
 export class PaperQueue {
   private starting: Promise<PgBoss> | null = null;
   private worker = '';
+  private looking: NodeJS.Timeout | null = null;
   private readonly work: PaperWork;
 
   constructor(
@@ -58,8 +62,14 @@ export class PaperQueue {
     boss.notifyWorker(this.worker);
   }
 
+  /** Somebody looks at papers: one will be asked for soon. */
+  warm(): void {
+    this.work.warm();
+  }
+
   /** Takes no more; what is being made is left to whoever comes next. */
   async stop(): Promise<void> {
+    if (this.looking) clearInterval(this.looking);
     const boss = await this.starting?.catch(() => null);
     await this.work.close();
     await boss?.stop({ graceful: true, wait: true, close: false, timeout: stopMs });
@@ -86,6 +96,22 @@ export class PaperQueue {
     this.worker = await boss.work<Ordered>(queue, { pollingIntervalSeconds: pollS }, async ([job]) => {
       if (job) await this.work.work(job.data);
     });
+    const look = (): void => {
+      this.takeUp(boss).catch((error: unknown) => this.logger.warn({ err: error }, 'orders of papers'));
+    };
+    look();
+    this.looking = setInterval(look, lookS * 1000);
+    this.looking.unref();
     return boss;
+  }
+
+  /** Orders that somebody was working on who has died are put in again. */
+  private async takeUp(boss: PgBoss): Promise<void> {
+    const left = await this.source.query<{ order_id: string; of_workspace: string }[]>(
+      'SELECT order_id, of_workspace FROM take_up_orders($1)',
+      [silentS],
+    );
+    for (const { order_id: orderId, of_workspace: workspaceId } of left)
+      await boss.send(queue, { orderId, workspaceId } satisfies Ordered);
   }
 }

@@ -106,7 +106,7 @@ export class PaperStore {
     const { affected } = await this.source.manager.update(
       PaperOrderEntity,
       { id, workspaceId: this.workspaceId, state: In(['waiting', 'making']) },
-      { state: 'making', share: 0.02, says: 'Begun' },
+      { state: 'making', share: 0.02, says: 'Begun', toldAt: new Date() },
     );
     return affected === 1 ? this.source.manager.findOneBy(PaperOrderEntity, { id }) : null;
   }
@@ -116,7 +116,7 @@ export class PaperStore {
     const { affected } = await this.source.manager.update(
       PaperOrderEntity,
       { id, workspaceId: this.workspaceId, state: 'making' },
-      { share, says },
+      { share, says, toldAt: new Date() },
     );
     return affected === 1;
   }

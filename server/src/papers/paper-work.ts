@@ -37,6 +37,11 @@ export class PaperWork {
     private readonly logger: Logger,
   ) {}
 
+  /** Somebody looks at papers: one will be asked for soon. */
+  warm(): void {
+    this.maker.warm();
+  }
+
   /** Lets go of what is being made: whoever works next takes it up again. */
   close(): Promise<void> {
     this.isClosing = true;
@@ -55,7 +60,7 @@ export class PaperWork {
         if (error instanceof CannotMake) return store.fail(orderId, error.message);
         if (this.isClosing) throw error;
         // It was called off.
-        if ((error as Error).name === 'AbortError') return;
+        if ((error as Error).name === 'CancellationError') return;
         this.logger.error({ err: error }, 'a paper could not be made');
         await store.fail(
           orderId,
@@ -121,7 +126,7 @@ export class PaperWork {
   }
 
   /** Has it made, tells how far it is, and ends it where it was called off. */
-  private async run(order: PaperOrderRow, store: PaperStore, task: Omit<PaperTask, 'port'>) {
+  private async run(order: PaperOrderRow, store: PaperStore, task: PaperTask) {
     const off = new AbortController();
     let now = { share: 0.05, says: 'Reading the job' };
     const look = setInterval(() => {

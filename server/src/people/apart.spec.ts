@@ -28,7 +28,7 @@ let ownJobId: string;
 let ownSetId: string;
 
 beforeAll(async () => {
-  test = await openTestApp(true, { queue: { add: () => Promise.resolve() } });
+  test = await openTestApp(true, { queue: { add: () => Promise.resolve(), warm: () => undefined } });
   const company = await companyWithRoles(test, roles);
   own = company.of;
   const { owner } = company;

@@ -53,6 +53,7 @@ export async function grantTo(source: DataSource, role: string): Promise<void> {
     'forget_old(uuid)',
     'erase_paper(uuid, uuid)',
     'workspace_of_link(text)',
+    'take_up_orders(integer)',
   ])
     await source.query(`GRANT EXECUTE ON FUNCTION ${routine} TO ${name}`);
 }

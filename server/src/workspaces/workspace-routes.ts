@@ -32,7 +32,7 @@ interface Parts {
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
   /** Takes orders of papers. */
-  readonly queue: Pick<PaperQueue, 'add'>;
+  readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
   /** null = links are shown to whoever makes them. */
   readonly post: Post | null;
 }
@@ -66,6 +66,7 @@ export function workspaceRoutes({
       papers: new PaperStore(source, workspaceId),
       links: new ClientLinkStore(source, workspaceId),
       order: (orderId) => queue.add({ orderId, workspaceId }),
+      looksAtPapers: () => queue.warm(),
       rooms: new JobRooms(),
       stopping,
       begunWith: async (job) => rules.begunWith(await equipment.begunWith(job)),

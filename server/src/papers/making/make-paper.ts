@@ -32,16 +32,6 @@ const shownIn = {
   card: 'outage card',
 } as const;
 
-/** Makes a paper. Runs in a worker of `PaperMaker`: it takes seconds, and the server goes on meanwhile. */
-export default async function makePaper(task: PaperTask): Promise<MadePaper> {
-  const tell = (progress: PaperProgress): void => task.port.postMessage(progress);
-  try {
-    return await make(task, tell);
-  } finally {
-    task.port.close();
-  }
-}
-
 /** Designs that were worked out last, and from what: a paper is looked at again with another part of it. */
 const known = new Map<string, Promise<DesignStudy>>();
 const mostKnown = 6;
@@ -81,7 +71,15 @@ function sourcesOf(task: PaperTask, tell: (progress: PaperProgress) => void): Co
   };
 }
 
-async function make(task: PaperTask, tell: (progress: PaperProgress) => void): Promise<MadePaper> {
+/**
+ * Makes a paper: composes it and sets it, or writes it as a table or a file of files.
+ *
+ * @param tell how far it is
+ */
+export async function makePaper(
+  task: PaperTask,
+  tell: (progress: PaperProgress) => void,
+): Promise<MadePaper> {
   const { request, format } = task;
   const from = sourcesOf(task, tell);
   tell({ share: 0.05, says: 'Reading the job' });

@@ -1,56 +1,75 @@
-import { MessageChannel } from 'node:worker_threads';
-import { Piscina } from 'piscina';
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import workerpool, { type Pool, type Promise as Running } from 'workerpool';
 import type { MadePaper, PaperProgress, PaperTask } from './paper-task.js';
 
 /** A year of weather, five years of outages and a packet of 60 circuits take a third of this. */
 const workerMemoryMB = 1500;
+/** Lets go of its memory once nobody has asked for a paper for so long, ms. */
+const idleMs = 600_000;
 
 /** Workers are loaded by Node itself, which reads what was compiled; tests run the source. */
-const workerFile = new URL(
-  import.meta.url.endsWith('.ts') ? '../../../dist/papers/making/make-paper.js' : './make-paper.js',
-  import.meta.url,
-).href;
+const workerFile = fileURLToPath(
+  new URL(
+    import.meta.url.endsWith('.ts') ? '../../../dist/papers/making/paper-worker.js' : './paper-worker.js',
+    import.meta.url,
+  ),
+);
 
-/** Makes papers away from the server's thread, one after the other, so that edits are not held up. */
+const nice = '/usr/bin/nice';
+const memory = `--max-old-space-size=${workerMemoryMB}`;
+/** In a process of its own that gets what processor time nobody else wants, with all its threads: edits go first. */
+const forkOpts = existsSync(nice)
+  ? { execPath: nice, execArgv: ['-n', '19', process.execPath, memory], serialization: 'advanced' as const }
+  : { execArgv: [memory], serialization: 'advanced' as const };
+
+/** Makes papers beside the server, one after the other, so that edits are not held up. */
 export class PaperMaker {
-  private pool: Piscina | null = null;
+  private pool: Pool | null = null;
+  private rest: NodeJS.Timeout | null = null;
 
   /**
    * @param tell how far it is
    * @param signal ends it: the worker is stopped in the middle of its work
    */
   async make(
-    task: Omit<PaperTask, 'port'>,
+    task: PaperTask,
     tell: (progress: PaperProgress) => void,
     signal: AbortSignal,
   ): Promise<MadePaper> {
-    const { port1, port2 } = new MessageChannel();
-    port1.on('message', tell);
+    const running = this.workers().exec('make', [task], { on: tell }) as Running<MadePaper>;
+    const stop = (): void => void running.cancel();
+    signal.addEventListener('abort', stop, { once: true });
     try {
-      return (await this.workers().run(
-        { ...task, port: port2 },
-        { transferList: [port2], signal },
-      )) as MadePaper;
+      return await running;
     } finally {
-      port1.close();
+      signal.removeEventListener('abort', stop);
     }
   }
 
-  async close(): Promise<void> {
-    await this.pool?.destroy();
+  /** Loads what a worker needs, so that the first paper does not wait for it. */
+  warm(): void {
+    this.workers()
+      .exec('warm', [])
+      .catch(() => undefined);
   }
 
-  private workers(): Piscina {
-    this.pool ??= new Piscina({
-      filename: workerFile,
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 60_000,
-      // It loads what was compiled, whatever the server itself was loaded with.
-      execArgv: [],
-      // Edits go first where there is hardly any room.
-      niceIncrement: 10,
-      resourceLimits: { maxOldGenerationSizeMb: workerMemoryMB },
+  async close(): Promise<void> {
+    if (this.rest) clearTimeout(this.rest);
+    const { pool } = this;
+    this.pool = null;
+    await pool?.terminate(true, 1000);
+  }
+
+  private workers(): Pool {
+    if (this.rest) clearTimeout(this.rest);
+    this.rest = setTimeout(() => void this.close(), idleMs);
+    this.rest.unref();
+    this.pool ??= workerpool.pool(workerFile, {
+      workerType: 'process',
+      maxWorkers: 1,
+      workerTerminateTimeout: 500,
+      forkOpts,
     });
     return this.pool;
   }

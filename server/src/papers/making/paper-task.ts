@@ -1,4 +1,3 @@
-import type { MessagePort } from 'node:worker_threads';
 import type { WeatherHours } from '@levamen/core/api';
 import type { Item } from '@levamen/core/equipment';
 import type { Job } from '@levamen/core/job';
@@ -24,8 +23,6 @@ export interface PaperTask {
   /** null = a draft. */
   readonly issued: Omit<NonNullable<Stamp['issued']>, 'day'> | null;
   readonly changes: Stamp['changes'];
-  /** Told how far it is. */
-  readonly port: MessagePort;
 }
 
 /** How far a paper is. */

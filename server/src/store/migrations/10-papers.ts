@@ -62,6 +62,7 @@ export class Papers1799400000000 implements MigrationInterface {
       result bytea,
       paper_id uuid,
       created_at timestamptz NOT NULL DEFAULT now(),
+      told_at timestamptz NOT NULL DEFAULT now(),
       CONSTRAINT paper_order_pkey PRIMARY KEY (id),
       CONSTRAINT paper_order_job_fkey FOREIGN KEY (job_id) REFERENCES job (id) ON DELETE CASCADE,
       CONSTRAINT paper_order_workspace_fkey FOREIGN KEY (workspace_id) REFERENCES workspace (id)
@@ -165,6 +166,15 @@ export class Papers1799400000000 implements MigrationInterface {
         RETURN true;
       END $$`);
     await runner.query('REVOKE ALL ON FUNCTION erase_paper(uuid, uuid) FROM PUBLIC');
+    // Whoever works on an order says so all the time: of whom nothing is heard has died, and somebody else begins anew.
+    await runner.query(`
+      CREATE FUNCTION take_up_orders(silent_s integer) RETURNS TABLE (order_id uuid, of_workspace uuid)
+      LANGUAGE sql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+        UPDATE paper_order SET state = 'waiting', told_at = now()
+          WHERE state = 'making' AND told_at < now() - make_interval(secs => silent_s)
+          RETURNING id, workspace_id
+      $$`);
+    await runner.query('REVOKE ALL ON FUNCTION take_up_orders(integer) FROM PUBLIC');
     // Who comes with a link has no workspace yet: this says which one it is of, and nothing else.
     await runner.query(`
       CREATE FUNCTION workspace_of_link(of_digest text) RETURNS uuid
