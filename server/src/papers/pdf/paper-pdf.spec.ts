@@ -54,6 +54,51 @@ function overlaps(texts: readonly PdfText[]): string[] {
   return found;
 }
 
+/** The house once more behind a meter of its own: two services, some sixty circuits. */
+function twice(job: Job): Job {
+  const { services, panels } = job.survey;
+  const again = (id: string): string => `${id}-2`;
+  return {
+    ...job,
+    survey: {
+      ...job.survey,
+      services: [
+        ...services,
+        ...services.map((one) => ({ ...one, id: again(one.id), name: `${one.name} 2` })),
+      ],
+      panels: [
+        ...panels,
+        ...panels.map((panel) => ({
+          ...panel,
+          id: again(panel.id),
+          name: `${panel.name} 2`,
+          fedFrom:
+            panel.fedFrom.kind === 'service'
+              ? { ...panel.fedFrom, serviceId: again(panel.fedFrom.serviceId) }
+              : panel.fedFrom.kind === 'circuit'
+                ? { ...panel.fedFrom, circuitId: again(panel.fedFrom.circuitId) }
+                : panel.fedFrom,
+          circuits: panel.circuits.map((circuit) => ({ ...circuit, id: again(circuit.id) })),
+        })),
+      ],
+    },
+    designs: job.designs.map((design) => ({
+      ...design,
+      backup: {
+        ...design.backup,
+        services: design.backup.services.flatMap((one) => [
+          one,
+          { ...one, serviceId: again(one.serviceId), islandId: again(one.islandId) },
+        ]),
+      },
+      equipment: {
+        ...design.equipment,
+        stacks: design.equipment.stacks.flatMap((one) => [one, { ...one, islandId: again(one.islandId) }]),
+      },
+    })),
+  };
+}
+
 /** Names nobody would choose, and somebody does. */
 const hostile = [
   '=HYPERLINK("http://x")',
@@ -155,8 +200,8 @@ describe('papers as PDF, read back by another library', () => {
 });
 
 describe('hostile text on paper', () => {
-  it('is all there and runs over nothing', async () => {
-    const papers = await composeAll(withHostileNames(demoJobs[0]!.job));
+  it('in a house of two services and sixty circuits is all there and runs over nothing', async () => {
+    const papers = await composeAll(withHostileNames(twice(demoJobs[0]!.job)));
     for (const paper of papers) {
       const { pages } = await readPdf(await paperPdf(paper, 'letter', draft, null));
       pages.forEach(({ texts, widthPt, text }, index) => {

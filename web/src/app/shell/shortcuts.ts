@@ -9,7 +9,15 @@ export const shellShortcuts = (stageCount: number): ShortcutGroup => ({
       does: 'Go to the stage of that number',
     },
     ...(stageCount > 10
-      ? [{ keys: 'Alt Shift 1 for the eleventh', does: 'Go to the stages after the tenth' }]
+      ? [
+          {
+            keys:
+              stageCount === 11
+                ? 'Alt Shift 1 for the eleventh'
+                : `Alt Shift 1 to Alt Shift ${stageCount - 10}`,
+            does: 'Go to the stages after the tenth',
+          },
+        ]
       : []),
     { keys: 'Ctrl K', does: 'Find a load, a figure or an action' },
     { keys: 'Ctrl Z', does: 'Undo' },
