@@ -49,12 +49,6 @@ await page.locator('[data-item="cellar-5"]').click();
 // What stands beside each circuit is simulated piece by piece.
 await page.waitForTimeout(4000);
 await shoot('backup');
-await part('Mend');
-await page
-  .getByRole('button', { name: /^Take: Soft starter/ })
-  .first()
-  .waitFor();
-await shoot('mend');
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Loads' }).click();
 await page.locator('lv-demand-chart svg').waitFor();
 await page.locator('td.name', { hasText: 'Well pump' }).click();
@@ -98,6 +92,18 @@ await stage('Daily use');
 await page.locator('lv-daily-stage .answer').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(2500);
 await shoot('daily');
+await stage('Papers');
+await part('Permit packet');
+const drawn = page.locator('lv-paper-preview canvas').nth(2);
+await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(2500);
+await drawn.screenshot({ path: `${folder}papers-packet.png` });
+await part('Outage card');
+await page.waitForTimeout(1500);
+await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: 'Issue this outage card' }).click();
+await page.locator('[data-issued]').waitFor({ timeout: 60_000 });
+await shoot('papers');
 await open('Farmhouse above the harbour', 'Brief');
 await page.getByRole('link', { name: 'Open points' }).click();
 await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();
@@ -106,9 +112,6 @@ await page.goto(`${url}/equipment`);
 await page.getByRole('button', { name: 'Bramble 190' }).waitFor();
 await page.getByRole('button', { name: 'Woad 93' }).click();
 await shoot('equipment');
-await page.goto(`${url}/equipment/prices`);
-await page.getByText('Northern Storage Supply').first().waitFor();
-await shoot('prices');
 await page.goto(`${url}/quick`);
 for (const name of ['Well pump, ¾ hp', 'Gas boiler', 'Central air'])
   await page.getByText(name).first().click();
