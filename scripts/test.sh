@@ -44,7 +44,7 @@ page_tests() { (cd web && npx --no-install ng test --reporters=json --reporters=
 # server_vitest ARGUMENTS...: the server's tests on the cluster that runs.
 server_vitest() {
   LEVAMEN_TEST_DATABASE_URL=$(database_url levamen postgres) LEVAMEN_TEST_OWNER_URL=$(database_url levamen_owner postgres) \
-    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE \
+    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE LEVAMEN_PAPERS_NICE=0 \
     npx --no-install vitest run --project server "$@"
 }
 
@@ -56,6 +56,8 @@ with_server() {
   local home=$1 database=$2 port result=0
   shift 2
   port=$(free_port)
+  # Every processor is busy while tests run: who stands back then is never served.
+  export LEVAMEN_PAPERS_NICE=0
   export LEVAMEN_PORT=$port LEVAMEN_DEMO=${E2E_DEMO:-true} LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser"
   LEVAMEN_DATABASE_URL=$(database_url levamen_app "$database")
   LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$database")

@@ -5,7 +5,7 @@ export {
   licenceSchema,
   paymentSchema,
 } from './company/company-sheet.schema.js';
-export { paperNumber, revisionLetter } from './company/paper-number.js';
+export { nextLetter, paperNumber, revisionLetter } from './company/paper-number.js';
 export type { Block, Cell, Column, Missing, Paper, TableCell } from './document/paper.js';
 export {
   type Language,

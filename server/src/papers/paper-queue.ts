@@ -7,8 +7,8 @@ import { type Ordered, PaperWork } from './paper-work.js';
 const queue = 'papers';
 /** Where its tables are; they are made with the migrations. */
 const schema = 'pgboss';
-/** Whoever works on an order and has not finished after so long has died: somebody else begins anew. */
-const expireInSeconds = 90;
+/** A paper takes no longer than this on the slowest machine. Who has died is noticed sooner: nothing is heard of him. */
+const expireInSeconds = 900;
 const pollS = 0.5;
 /** Whoever works on an order tells so all the time; after so long without a word he has died, s. */
 const silentS = 10;

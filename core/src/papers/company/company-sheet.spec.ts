@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { companySheetSchema, emptyCompanySheet } from './company-sheet.schema.js';
-import { paperNumber, revisionLetter } from './paper-number.js';
+import { nextLetter, paperNumber, revisionLetter } from './paper-number.js';
 
 describe('the company sheet', () => {
   it('refuses steps of payment that are not the whole price, and a scheme without a number', () => {
@@ -24,5 +24,7 @@ describe('numbers of papers', () => {
       'ZZ',
       'AAA',
     ]);
+    for (let index = 0; index < 800; index += 1)
+      expect(nextLetter(revisionLetter(index))).toBe(revisionLetter(index + 1));
   });
 });

@@ -18,3 +18,11 @@ export function revisionLetter(index: number): string {
   const last = String.fromCharCode(65 + (index % 26));
   return index < 26 ? last : `${revisionLetter(Math.floor(index / 26) - 1)}${last}`;
 }
+
+/**
+ * The letter after one.
+ *
+ * @example nextLetter('Z') // 'AA'
+ */
+export const nextLetter = (letter: string): string =>
+  revisionLetter(Array.from(letter).reduce((sum, one) => sum * 26 + one.charCodeAt(0) - 64, 0));

@@ -18,9 +18,15 @@ const workerFile = fileURLToPath(
 
 const nice = '/usr/bin/nice';
 const memory = `--max-old-space-size=${workerMemoryMB}`;
-/** In a process of its own that gets what processor time nobody else wants, with all its threads: edits go first. */
+/** How far it stands back, 0 to 19: edits go first, and papers are made all the same where the machine has much to do. */
+const niceness = /^1?\d$/.exec(process.env['LEVAMEN_PAPERS_NICE'] ?? '')?.[0] ?? '10';
+/** In a process of its own that stands back with all its threads. */
 const forkOpts = existsSync(nice)
-  ? { execPath: nice, execArgv: ['-n', '19', process.execPath, memory], serialization: 'advanced' as const }
+  ? {
+      execPath: nice,
+      execArgv: ['-n', niceness, process.execPath, memory],
+      serialization: 'advanced' as const,
+    }
   : { execArgv: [memory], serialization: 'advanced' as const };
 
 /** Makes papers beside the server, one after the other, so that edits are not held up. */

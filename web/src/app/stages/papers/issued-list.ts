@@ -1,6 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { IssuedPaper } from '@levamen/core/api';
+import { nextLetter } from '@levamen/core/papers';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { IssuedPapers } from './issued-papers';
@@ -135,7 +136,7 @@ export class IssuedList {
           .slice(0, mostShown)
           .concat(paper.differs.length > mostShown ? [`and ${paper.differs.length - mostShown} more`] : []),
         short: paper.digest.slice(0, 16),
-        next: String.fromCharCode(paper.letter.charCodeAt(0) + 1),
+        next: nextLetter(paper.letter),
         address: `/api/jobs/${this.session.id()}/papers/${paper.id}/file`,
         mayReissue: !paper.isReplaced && paper.kind === this.state.kind(),
         mayGive: forHousehold(paper.kind) && !paper.isReplaced,
