@@ -146,7 +146,6 @@ export const givenPaperSchema = z.object({
   language: languageSchema,
   title: z.string(),
   company: z.string(),
-  phone: z.string(),
   issuedOn: z.string(),
   number: z.string(),
   caution: z.string(),

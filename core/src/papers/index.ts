@@ -21,5 +21,5 @@ export {
   sheetSizeSchema,
   type SheetSize,
 } from './document/paper-request.schema.js';
-export { frameWords } from './words/frame-words.js';
+export { frameWords, missingWords } from './words/frame-words.js';
 export { fillWords } from './words/fill-words.js';

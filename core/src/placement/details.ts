@@ -2,6 +2,7 @@
 export { type ClimateFacts, climateFacts } from './climate/climate-facts.js';
 export { usualAbsorptance } from './climate/placed-climate.js';
 export {
+  type CheckedPlacement,
   checkPlacement,
   type PlacementFinding,
   type PlacementMargin,

@@ -1,3 +1,9 @@
 export { inWordsOf } from './in-words-of.js';
 export { type PlaceLocale, placeLocale } from './place-locale.js';
-export { panelSchedule, type PanelSchedule, scheduleColumns } from './panel-schedule.js';
+export {
+  panelSchedule,
+  type PanelSchedule,
+  printedColumns,
+  scheduleColumns,
+  wideColumns,
+} from './panel-schedule.js';

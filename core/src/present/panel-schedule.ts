@@ -25,6 +25,26 @@ export const scheduleColumns = [
   'Connected VA',
 ] as const;
 
+/** Columns that are printed; the rest is for files. */
+export const printedColumns = [
+  'Space',
+  'Half',
+  'Breaker A',
+  'Poles',
+  'Description',
+  'Leg',
+  'Protection',
+  'Conductor',
+  'Loads',
+  'Connected VA',
+] as const satisfies readonly (typeof scheduleColumns)[number][];
+
+/** Those of them that take what room is left. */
+export const wideColumns: readonly string[] = [
+  'Description',
+  'Loads',
+] satisfies (typeof printedColumns)[number][];
+
 export interface PanelSchedule {
   readonly title: string;
   /** Facts about the panel, label and value. */

@@ -24,4 +24,4 @@ export { magneticTimes } from './fault/disconnection.js';
 export { faultAfterRunA, transformerFaultA } from './fault/fault-current.js';
 export { type ConduitFill, conduitFor } from './raceways/conduit-fill.js';
 export { iecSigns, necSigns, type SignPlace } from './signs/sign-texts.js';
-export { type SignSize, signSize } from './signs/sign-size.js';
+export { signLines, type SignSize, signSize } from './signs/sign-size.js';

@@ -41,6 +41,7 @@ export { materialOf } from './material/material-of.js';
 export {
   type MaterialIs,
   type MaterialKind,
+  materialKindNames,
   type MaterialLine,
   wiringMaterial,
 } from './material/wiring-material.js';

@@ -1,38 +1,22 @@
-import { type PanelSchedule, scheduleColumns } from '@levamen/core/present';
+import { type PanelSchedule, printedColumns, scheduleColumns, wideColumns } from '@levamen/core/present';
 import { makePdf } from '../papers/pdf/make-pdf.js';
-import { printed as set } from '../papers/pdf/printed.js';
-
-/** Columns of the printed schedule; the rest is for files. */
-const printed = [
-  'Space',
-  'Half',
-  'Breaker A',
-  'Poles',
-  'Description',
-  'Leg',
-  'Protection',
-  'Conductor',
-  'Loads',
-  'Connected VA',
-] as const;
-
-const wide = new Set([scheduleColumns.indexOf('Description'), scheduleColumns.indexOf('Loads')]);
+import { printed } from '../papers/pdf/printed.js';
 
 /** A panel schedule as a page to print. */
 export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: string): Promise<Buffer> {
-  const columns = printed.map((name) => scheduleColumns.indexOf(name));
+  const columns = printedColumns.map((name) => scheduleColumns.indexOf(name));
   return makePdf({
     info: { title },
     pageOrientation: 'landscape',
     content: [
-      { text: set(title), style: 'title' },
+      { text: printed(title), style: 'title' },
       {
         columns: [0, 1].map((half) => ({
           layout: 'noBorders',
           table: {
             body: facts
               .filter((_, index) => index % 2 === half)
-              .map(([label, value]) => [{ text: set(label), style: 'soft' }, { text: set(value) }]),
+              .map(([label, value]) => [{ text: printed(label), style: 'soft' }, { text: printed(value) }]),
           },
         })),
         margin: [0, 4, 0, 10],
@@ -41,11 +25,14 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
         layout: 'lightHorizontalLines',
         table: {
           headerRows: 1,
-          widths: ['auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto', 'auto', '*', 'auto'],
+          widths: printedColumns.map((name) => (wideColumns.includes(name) ? '*' : 'auto')),
           body: [
-            printed.map((name) => ({ text: name, style: 'head' })),
+            printedColumns.map((name) => ({ text: name, style: 'head' })),
             ...rows.map((row) =>
-              columns.map((index) => ({ text: set(String(row[index])), noWrap: !wide.has(index) })),
+              columns.map((index) => ({
+                text: printed(String(row[index])),
+                noWrap: !wideColumns.includes(scheduleColumns[index]!),
+              })),
             ),
           ],
         },
@@ -53,7 +40,7 @@ export function schedulePdf({ title, facts, rows }: PanelSchedule, caution: stri
     ],
     footer: (page: number, pages: number) => ({
       columns: [
-        { text: set(caution), style: 'foot' },
+        { text: printed(caution), style: 'foot' },
         { text: `${page} of ${pages}`, style: 'foot', alignment: 'right', width: 50 },
       ],
       margin: [36, 8, 36, 0],

@@ -1,7 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { Acceptance, ClientLink, NewClientLink, Who } from '@levamen/core/api';
 import { revisionLetter } from '@levamen/core/papers';
 import { type DataSource, In } from 'typeorm';
+import { digestOf } from '../blobs/blob-store.js';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog } from '../log/deed-log.js';
 import {
@@ -14,8 +15,6 @@ import {
 } from './paper-entities.js';
 
 const dayMs = 86_400_000;
-
-export const secretDigest = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 const linkOf = ({ id, paperId, createdAt, expiresAt, revokedAt, opened }: ClientLinkRow): ClientLink => ({
   id,
@@ -59,7 +58,7 @@ export class ClientLinkStore {
       const { identifiers } = await manager.insert(ClientLinkEntity, {
         workspaceId: this.workspaceId,
         paperId: paper.id,
-        digest: secretDigest(secret),
+        digest: digestOf(secret),
         expiresAt: new Date(Date.now() + days * dayMs),
       });
       const row = await manager.findOneByOrFail(ClientLinkEntity, {
@@ -100,7 +99,7 @@ export class ClientLinkStore {
   async open(secret: string): Promise<{ link: ClientLinkRow; paper: PaperRow } | null> {
     const { manager } = this.source;
     const link = await manager.findOneBy(ClientLinkEntity, {
-      digest: secretDigest(secret),
+      digest: digestOf(secret),
       workspaceId: this.workspaceId,
     });
     if (!link || link.revokedAt !== null || link.expiresAt.getTime() <= Date.now()) return null;

@@ -2,12 +2,13 @@ import { acceptPaperSchema, type GivenPaper } from '@levamen/core/api';
 import { type Paper, revisionLetter } from '@levamen/core/papers';
 import express, { type Request, Router } from 'express';
 import type { DataSource } from 'typeorm';
+import { digestOf } from '../blobs/blob-store.js';
 import { refuseDeepJson } from '../http/bounded-json.js';
 import { parseBody } from '../http/parse-body.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { JobStore } from '../jobs/job-store.js';
 import { actingFor } from '../workspaces/fence.js';
-import { ClientLinkStore, secretDigest } from './client-link-store.js';
+import { ClientLinkStore } from './client-link-store.js';
 import type { PaperRow } from './paper-entities.js';
 import { PaperStore } from './paper-store.js';
 
@@ -18,9 +19,6 @@ const gone = (): HttpProblem =>
     'No such link',
     'The link is not there, has ended, or was taken back. Ask your installer for a new one.',
   );
-
-/** What stands on a card names no client: it is read by whoever the household shows it to. */
-const withoutClient = (paper: Paper): readonly unknown[] => paper.blocks;
 
 /** What households read and accept by a link, under /api/given: who has the link needs no account, and sees this one paper. */
 export function givenRoutes(source: DataSource): Router {
@@ -39,7 +37,7 @@ export function givenRoutes(source: DataSource): Router {
     const secret = String(request.params['secret']);
     if (!secretPattern.test(secret)) throw gone();
     const [row] = await source.query<{ id: string | null }[]>('SELECT workspace_of_link($1) AS id', [
-      secretDigest(secret),
+      digestOf(secret),
     ]);
     const workspaceId = row?.id;
     if (!workspaceId) throw gone();
@@ -70,11 +68,11 @@ export function givenRoutes(source: DataSource): Router {
         language: paper.request.language,
         title: content.title,
         company: content.company[0] ?? '',
-        phone: content.company[2] ?? '',
         issuedOn: paper.issuedAt.toISOString().slice(0, 10),
         number: `${paper.number} ${revisionLetter(paper.letterIndex)}`,
         caution: content.caution,
-        blocks: [...withoutClient(content)],
+        // A card names no client: it is read by whoever the household shows it to.
+        blocks: [...content.blocks],
         designs: await designsOf(paper, workspaceId),
         accepted: accepted && {
           designName: accepted.designName,

@@ -1,5 +1,4 @@
-import type { PaperRequest } from '@levamen/core/papers';
-import type { Missing } from '@levamen/core/papers';
+import type { Missing, PaperRequest } from '@levamen/core/papers';
 import type { PaperOrder, PaperOrderRequest } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { accountStamp, moment, workspaceColumn } from '../store/columns.js';

@@ -32,30 +32,21 @@ export type Block =
       readonly kind: 'table';
       readonly columns: readonly Column[];
       readonly rows: readonly (readonly TableCell[])[];
-      /** The last rows are sums. */
-      readonly totals?: number;
       readonly note?: string;
       readonly dense?: boolean;
     }
-  /** On a sheet of its own, lying where it is wider than high; or among the text, so wide. */
+  /** On a sheet of its own, or among the text. */
   | {
       readonly kind: 'drawing';
       readonly title: string;
       readonly drawing: Drawing;
       readonly on: 'sheet' | 'page';
-      /** Share of the width of the text; 1 where nothing is said. */
-      readonly width?: number;
     }
   | {
       readonly kind: 'box';
       readonly tone: 'caution' | 'missing' | 'note';
       readonly title: string;
       readonly lines: readonly string[];
-    }
-  /** Figures in big type, side by side. */
-  | {
-      readonly kind: 'figures';
-      readonly items: readonly { readonly value: string; readonly label: string; readonly note: string }[];
     }
   /** Lines to sign on, each with what is asked above it. */
   | { readonly kind: 'signatures'; readonly lines: readonly string[] }

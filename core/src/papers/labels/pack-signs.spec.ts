@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { WiringSign } from '../../wiring/index.js';
 import { packSigns } from './pack-signs.js';
-import { signLines, signShapes } from './sign-svg.js';
+import { signLines } from '../../rules/details.js';
+import { signShapes } from './sign-svg.js';
 
 const aSign = fc
   .record({
@@ -55,7 +56,7 @@ describe('signs on sheets', () => {
       look: 'white on red',
       rule: '',
     };
-    expect(signLines(sign).join(' ')).toBe(sign.text);
+    expect(signLines(sign.text).join(' ')).toBe(sign.text);
     const svg = signShapes(sign, [0, 0], 'Arial');
     expect(svg).not.toContain('<SEVERAL>');
     expect(svg).toContain('#b3261e');

@@ -1,3 +1,4 @@
+import { signLines } from '../../rules/details.js';
 import type { WiringSign } from '../../wiring/index.js';
 
 /** Colours a rule may ask for; anything else is black on white. */
@@ -13,23 +14,6 @@ const number = (value: number): string => String(Math.round(value * 100) / 100);
 /** Height of a line, as a share of the height of its capitals; capitals of a plain face are so much of its size. */
 const lineShare = 1.6;
 const capitalShare = 0.71;
-/** Width of a capital, as the size of a sign counts it. */
-const letterShare = 0.75;
-
-/** The words of a sign in lines that fit its width. */
-export function signLines({
-  text,
-  letterMm,
-  size,
-}: Pick<WiringSign, 'text' | 'letterMm' | 'size'>): string[] {
-  const most = Math.max(1, Math.floor(size.widthMm / letterMm / letterShare - 2 / letterShare + 1e-6));
-  return text.split(' ').reduce<string[]>((lines, word) => {
-    const last = lines.at(-1);
-    return last === undefined || last.length + 1 + word.length > most
-      ? [...lines, word]
-      : [...lines.slice(0, -1), `${last} ${word}`];
-  }, []);
-}
 
 /**
  * A sign at its size, in the colours its rule asks for; 1 unit = 1 mm.
@@ -39,7 +23,7 @@ export function signLines({
 export function signShapes(sign: WiringSign, at: readonly [x: number, y: number], font: string): string {
   const { ground, letters } = looks[sign.look] ?? plain;
   const { widthMm, heightMm } = sign.size;
-  const lines = signLines(sign);
+  const lines = signLines(sign.text);
   const step = sign.letterMm * lineShare;
   const top = at[1] + (heightMm - (lines.length - 1) * step - sign.letterMm) / 2 + sign.letterMm;
   const frame = `<rect x="${number(at[0])}" y="${number(at[1])}" width="${number(widthMm)}" height="${number(heightMm)}" fill="${ground}" stroke="#000000" stroke-width="0.3"/>`;

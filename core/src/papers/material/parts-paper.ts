@@ -1,23 +1,17 @@
 import { groupBy, quantityText } from '../../base/index.js';
 import { type Item } from '../../equipment/index.js';
 import { type PriceBook, taskLabels } from '../../offer/index.js';
-import type { MaterialKind } from '../../wiring/index.js';
 import { conductorAreaMm2 } from '../../rules/details.js';
-import { wiringMaterial } from '../../wiring/index.js';
+import { materialKindNames, wiringMaterial } from '../../wiring/index.js';
 import type { Block, Missing, PaperPart, TableCell } from '../document/paper.js';
 import type { DesignStudy } from '../study/design-study.js';
 import type { InLanguage } from '../words/in-language.js';
 import { type BoughtLine, partsLines } from './parts-lines.js';
 import { placesOfUse } from './place-of-use.js';
 
-export const groupNames: Readonly<Record<'units' | MaterialKind, string>> = {
+export const groupNames: Readonly<Record<BoughtLine['group'], string>> = {
   units: 'Units and what stands beside them',
-  devices: 'Devices',
-  conductors: 'Conductors',
-  conduit: 'Conduit',
-  connections: 'Connections',
-  control: 'Measuring and communication',
-  signs: 'Signs',
+  ...materialKindNames,
 };
 
 /** The parts of a parts list: what is bought, by kind with prices, by supplier, and by place of use; and the work. */

@@ -11,8 +11,10 @@ import {
   type WiringSafety,
 } from '../../wiring/index.js';
 import { inWordsOf, placeLocale } from '../../present/index.js';
+import type { CheckedPlacement } from '../../placement/details.js';
 import type { CompanySheet } from '../company/company-sheet.schema.js';
 import type { DesignStudy } from '../study/design-study.js';
+import { judgedPlacement } from './judged-placement.js';
 
 /** Lays a one-line drawing out; whoever composes papers brings the library. */
 export type LayOut = (plan: OneLinePlan) => Promise<OneLineLayout>;
@@ -28,6 +30,7 @@ export interface PacketOf {
   readonly sheet: OneLinePlan;
   readonly tags: readonly OneLineTag[];
   readonly safety: WiringSafety;
+  readonly placement: CheckedPlacement;
   readonly units: UnitSystem;
   readonly edition: string;
   readonly values: ReturnType<typeof codeValues>;
@@ -63,6 +66,7 @@ export function packetOf(
     sheet,
     tags,
     safety: safetyOf(plan, wired),
+    placement: judgedPlacement(study),
     units,
     edition: packNames[packIdFor(plan)].edition,
     values: codeValues(plan),

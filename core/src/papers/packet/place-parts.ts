@@ -1,30 +1,11 @@
-import {
-  climateFacts,
-  checkPlacement,
-  elevationDrawing,
-  lotDrawing,
-  thingsOf,
-} from '../../placement/details.js';
-import { outageWeather } from '../../study/details.js';
+import { elevationDrawing, lotDrawing } from '../../placement/details.js';
 import type { Block } from '../document/paper.js';
 import { framed } from './drawing-parts.js';
 import { assumedMark, type PacketOf } from './packet-of.js';
 
-/** What hangs where, judged like in the stage: with the sun and temperature of its places. */
-function placedOf({ study }: PacketOf) {
-  const { plan, stackOf, weather } = study;
-  const things = thingsOf(plan, stackOf);
-  const bare = checkPlacement(plan, things, []);
-  const year = bare.placed.length > 0 ? outageWeather(plan, weather) : null;
-  const climates = year
-    ? bare.placed.flatMap((one) => (one.thing.unit ? [climateFacts(plan, one, year)] : []))
-    : [];
-  return climates.length > 0 ? checkPlacement(plan, things, climates) : bare;
-}
-
 /** Every wall that equipment hangs on, to scale, with the room each thing needs and what breaks a rule. */
 export function elevationPart(of: PacketOf): Block[] {
-  const { placed, findings } = placedOf(of);
+  const { placed, findings } = of.placement;
   const walls = of.study.plan.lot.walls.filter((wall) => placed.some((one) => one.wall.id === wall.id));
   if (walls.length === 0) return [];
   const bad = findings.filter(({ severity }) => severity === 'stops' || severity === 'must-fix');
@@ -61,7 +42,7 @@ export function elevationPart(of: PacketOf): Block[] {
 
 /** The lot from above, with disconnects and how far they are along the cables. */
 export function sitePlanPart(of: PacketOf): Block[] {
-  const { placed } = placedOf(of);
+  const { placed } = of.placement;
   const { plan } = of.study;
   const drawing = lotDrawing(plan.lot, placed, of.units);
   const { disconnects } = of.safety;

@@ -1,22 +1,11 @@
 import type { Panel } from '../../house/index.js';
 import { plannedPanels } from '../../wiring/index.js';
-import { panelSchedule, scheduleColumns } from '../../present/index.js';
+import { panelSchedule, printedColumns, scheduleColumns, wideColumns } from '../../present/index.js';
 import type { Block } from '../document/paper.js';
 import type { PacketOf } from './packet-of.js';
 
-/** Columns that are printed; the rest is for files. */
-const printed = [
-  'Space',
-  'Breaker A',
-  'Poles',
-  'Description',
-  'Leg',
-  'Protection',
-  'Conductor',
-  'Loads',
-  'Connected VA',
-] as const satisfies readonly (typeof scheduleColumns)[number][];
-const wide: readonly string[] = ['Description', 'Loads'];
+/** The half of a space stands with its number. */
+const printed = printedColumns.filter((name) => name !== 'Half');
 const right: readonly string[] = ['Breaker A', 'Poles', 'Connected VA'];
 
 function scheduleBlocks(of: PacketOf, panel: Panel, title: string): Block[] {
@@ -31,7 +20,7 @@ function scheduleBlocks(of: PacketOf, panel: Panel, title: string): Block[] {
       dense: true,
       columns: printed.map((head) => ({
         head,
-        wide: wide.includes(head),
+        wide: wideColumns.includes(head),
         align: right.includes(head) ? ('right' as const) : ('left' as const),
       })),
       rows: rows.map((row) =>

@@ -1,6 +1,5 @@
 import { systemFacts } from '../../electric/index.js';
-import { serviceBackup } from '../../design/index.js';
-import { schoolFacts } from '../../design/index.js';
+import { schoolFacts, serviceBackup } from '../../design/index.js';
 import { packIdFor, packNames } from '../../rules/index.js';
 import type { Block, Missing } from '../document/paper.js';
 import type { PacketOf } from './packet-of.js';

@@ -1,4 +1,4 @@
-import { cornersOf, type Drawing, type DrawingItem, lineItem } from '../../wiring/index.js';
+import { cornersOf, type Drawing, type DrawingItem, lineItem, textItem } from '../../wiring/index.js';
 
 /** A bar of a picture of hours. */
 export interface HourBar {
@@ -23,16 +23,7 @@ const text = (
   words: string,
   heightMm = textMm,
   anchor: 'start' | 'middle' = 'start',
-): DrawingItem => ({
-  kind: 'text',
-  layer: 'text',
-  about: '',
-  place: '',
-  at,
-  text: words,
-  heightMm,
-  anchor,
-});
+): DrawingItem => textItem('', at, words, heightMm, 'text', anchor);
 
 /**
  * Hours as bars: solid for what is sure, outlined for the half of the outages.

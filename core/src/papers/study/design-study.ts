@@ -1,7 +1,6 @@
 import type { WeatherYear } from '../../nature/index.js';
-import { type Catalogue, catalogueOf, type Item, type Stack } from '../../equipment/index.js';
+import { assembleStack, type Catalogue, catalogueOf, type Item, type Stack } from '../../equipment/index.js';
 import { chosenFor, type Island, type Plan } from '../../design/index.js';
-import { assembleStack } from '../../equipment/index.js';
 import {
   materialOf,
   type MaterialLine,

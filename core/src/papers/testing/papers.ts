@@ -5,7 +5,7 @@ import { demoBook, demoItems } from '../../offer/index.js';
 import { fromElk, toElk } from '../../wiring/index.js';
 import type { ComposeFrom } from '../compose-paper.js';
 import { type CompanySheet, emptyCompanySheet } from '../company/company-sheet.schema.js';
-import { type PaperKind, paperParts, type PaperRequest } from '../document/paper-request.schema.js';
+import type { PaperKind, PaperRequest } from '../document/paper-request.schema.js';
 import type { Block } from '../document/paper.js';
 import { type DesignStudy, type PaperSources, studyDesign } from '../study/design-study.js';
 
@@ -76,8 +76,6 @@ export function textsOf(blocks: readonly Block[]): string[] {
         ];
       case 'box':
         return [block.title, ...block.lines];
-      case 'figures':
-        return block.items.flatMap(({ value, label, note }) => [value, label, note]);
       case 'signatures':
         return [...block.lines];
       case 'picture':
@@ -94,5 +92,3 @@ export function textsOf(blocks: readonly Block[]): string[] {
     }
   });
 }
-
-export { paperParts };

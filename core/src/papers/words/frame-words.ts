@@ -9,10 +9,7 @@ export interface FrameWords {
   readonly revision: string;
   readonly issued: string;
   readonly jobRevision: string;
-  readonly missing: string;
-  readonly missingAt: string;
   readonly changes: string;
-  readonly from: string;
 }
 
 export const frameWords: Readonly<Record<Language, FrameWords>> = {
@@ -24,10 +21,7 @@ export const frameWords: Readonly<Record<Language, FrameWords>> = {
     revision: 'revision {letter}',
     issued: 'issued {day} by {who}',
     jobRevision: 'job revision {revision}',
-    missing: 'Not entered yet',
-    missingAt: '{what}: enter it in {place}.',
     changes: 'Changed since revision {letter}',
-    from: 'From',
   },
   es: {
     page: 'Página {page} de {pages}',
@@ -37,10 +31,7 @@ export const frameWords: Readonly<Record<Language, FrameWords>> = {
     revision: 'revisión {letter}',
     issued: 'emitido el {day} por {who}',
     jobRevision: 'revisión {revision} del proyecto',
-    missing: 'Falta por indicar',
-    missingAt: '{what}: se indica en {place}.',
     changes: 'Cambios desde la revisión {letter}',
-    from: 'De',
   },
   de: {
     page: 'Seite {page} von {pages}',
@@ -50,9 +41,12 @@ export const frameWords: Readonly<Record<Language, FrameWords>> = {
     revision: 'Ausgabe {letter}',
     issued: 'ausgegeben am {day} von {who}',
     jobRevision: 'Stand {revision} des Auftrags',
-    missing: 'Noch nicht eingetragen',
-    missingAt: '{what}: einzutragen unter {place}.',
     changes: 'Geändert seit Ausgabe {letter}',
-    from: 'Von',
   },
 };
+
+/** What is not entered yet is said to the designer, in the language of the program. */
+export const missingWords = {
+  title: 'Not entered yet',
+  at: '{what}: enter it in {place}.',
+} as const;

@@ -25,7 +25,6 @@ export interface ProposalWords {
   readonly priceShortNote: string;
   readonly stores: string;
   readonly gives: string;
-  readonly starts: string;
   readonly equipment: string;
   readonly sun: string;
   readonly generator: string;
@@ -46,7 +45,6 @@ export interface ProposalWords {
   readonly winter: string;
   readonly shoulder: string;
   readonly summer: string;
-  readonly reach: string;
   readonly half: string;
   readonly chances: string;
   readonly chancesHours: string;
@@ -61,7 +59,6 @@ export interface ProposalWords {
   readonly perDay: string;
   readonly whileRuns: string;
   readonly notIncluded: string;
-  readonly notDark: string;
   readonly notNewArray: string;
   readonly notUtility: string;
   readonly notRepairs: string;
@@ -69,8 +66,6 @@ export interface ProposalWords {
   readonly priceItem: string;
   readonly system: string;
   readonly systemNote: string;
-  readonly fees: string;
-  readonly tax: string;
   readonly total: string;
   readonly after: string;
   readonly incentiveNote: string;
@@ -116,7 +111,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     priceShortNote: 'with tax, after incentives',
     stores: 'Stores',
     gives: 'Gives at once',
-    starts: 'Units',
     equipment: 'Equipment',
     sun: 'Solar',
     generator: 'Generator',
@@ -139,7 +133,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     winter: 'Winter',
     shoulder: 'Spring, autumn',
     summer: 'Summer',
-    reach: '19 of 20',
     half: 'half',
     chances: 'How many outages of a given length are got through',
     chancesHours: 'Outage of',
@@ -158,7 +151,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     perDay: 'Energy a day',
     whileRuns: 'Power while it runs',
     notIncluded: 'What is not included',
-    notDark: '{design}: {names} stay dark in an outage.',
     notNewArray: 'Work on the solar array that is there.',
     notUtility: 'Charges of the utility, and changes to its service, beyond the fees listed.',
     notRepairs: 'Repairs of old wiring that come to light, unless listed.',
@@ -166,8 +158,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     priceItem: 'What',
     system: 'System, delivered, installed and commissioned',
     systemNote: 'Included: {names}; wiring, devices and labels as designed; commissioning and handover.',
-    fees: 'Permits and fees',
-    tax: 'Tax',
     total: 'Total',
     after: 'After incentives',
     incentiveNote: 'Incentives are paid by others and are not ours to promise.',
@@ -211,7 +201,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     priceShortNote: 'con impuestos, tras ayudas',
     stores: 'Almacena',
     gives: 'Da a la vez',
-    starts: 'Unidades',
     equipment: 'Equipo',
     sun: 'Solar',
     generator: 'Generador',
@@ -234,7 +223,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     winter: 'Invierno',
     shoulder: 'Primavera, otoño',
     summer: 'Verano',
-    reach: '19 de 20',
     half: 'la mitad',
     chances: 'Cuántos apagones de una duración se superan',
     chancesHours: 'Apagón de',
@@ -253,7 +241,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     perDay: 'Energía al día',
     whileRuns: 'Potencia en marcha',
     notIncluded: 'Lo que no está incluido',
-    notDark: '{design}: en un apagón quedan apagados {names}.',
     notNewArray: 'Trabajos en la instalación solar existente.',
     notUtility: 'Cargos de la compañía eléctrica y cambios en su acometida, salvo las tasas indicadas.',
     notRepairs: 'Reparaciones de cableado antiguo que aparezcan, salvo que se indiquen.',
@@ -262,8 +249,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     system: 'Sistema entregado, instalado y puesto en marcha',
     systemNote:
       'Incluye: {names}; cableado, protecciones y rótulos según el diseño; puesta en marcha y entrega.',
-    fees: 'Permisos y tasas',
-    tax: 'Impuestos',
     total: 'Total',
     after: 'Tras ayudas',
     incentiveNote: 'Las ayudas las pagan otros y no podemos prometerlas.',
@@ -309,7 +294,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     priceShortNote: 'mit Steuer, nach Förderung',
     stores: 'Speichert',
     gives: 'Gibt auf einmal',
-    starts: 'Geräte',
     equipment: 'Ausrüstung',
     sun: 'Solar',
     generator: 'Generator',
@@ -332,7 +316,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     winter: 'Winter',
     shoulder: 'Frühling, Herbst',
     summer: 'Sommer',
-    reach: '19 von 20',
     half: 'die Hälfte',
     chances: 'Wie viele Ausfälle einer Dauer überstanden werden',
     chancesHours: 'Ausfall von',
@@ -351,7 +334,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     perDay: 'Energie am Tag',
     whileRuns: 'Leistung im Betrieb',
     notIncluded: 'Was nicht enthalten ist',
-    notDark: '{design}: im Ausfall bleiben aus: {names}.',
     notNewArray: 'Arbeiten an der bestehenden Solaranlage.',
     notUtility: 'Kosten des Netzbetreibers und Änderungen an seinem Anschluss, außer den genannten Gebühren.',
     notRepairs: 'Reparaturen alter Leitungen, die sich zeigen, wenn sie nicht genannt sind.',
@@ -360,8 +342,6 @@ export const proposalWords: Readonly<Record<Language, ProposalWords>> = {
     system: 'Anlage, geliefert, eingebaut und in Betrieb genommen',
     systemNote:
       'Enthalten: {names}; Leitungen, Schutzgeräte und Schilder nach Entwurf; Inbetriebnahme und Übergabe.',
-    fees: 'Genehmigungen und Gebühren',
-    tax: 'Steuer',
     total: 'Summe',
     after: 'Nach Förderung',
     incentiveNote: 'Förderungen zahlen andere; versprechen können wir sie nicht.',

@@ -10,6 +10,14 @@ export interface SignSize {
   readonly heightMm: number;
 }
 
+/** The words of a sign in lines of some 28 letters. */
+export const signLines = (text: string): string[] =>
+  text.split(' ').reduce<string[]>((all, word) => {
+    const last = all.at(-1);
+    if (last === undefined || last.length + 1 + word.length > mostLetters) return [...all, word];
+    return [...all.slice(0, -1), `${last} ${word}`];
+  }, []);
+
 /**
  * The room a sign takes: its words in lines of some 28 letters, with a margin as wide as its letters are high.
  *
@@ -17,11 +25,7 @@ export interface SignSize {
  * @param stepMm signs are cut to whole steps, mm
  */
 export function signSize(text: string, letterMm: number, stepMm: number): SignSize {
-  const lines = text.split(' ').reduce<string[]>((all, word) => {
-    const last = all.at(-1);
-    if (last === undefined || last.length + 1 + word.length > mostLetters) return [...all, word];
-    return [...all.slice(0, -1), `${last} ${word}`];
-  }, []);
+  const lines = signLines(text);
   const longest = Math.max(...lines.map((line) => line.length));
   const cut = (mm: number): number => Math.ceil(mm / stepMm - 1e-9) * stepMm;
   return {

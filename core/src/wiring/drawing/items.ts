@@ -1,4 +1,4 @@
-import type { DrawingItem, DrawingLine } from './drawing.schema.js';
+import type { DrawingItem, DrawingLine, DrawingText } from './drawing.schema.js';
 
 /** A line; one of a symbol, 0.5 mm wide and open, unless said otherwise. */
 export const lineItem = (
@@ -17,14 +17,15 @@ export const lineItem = (
   ...more,
 });
 
-/** A line of text that starts at a point; heightMm is that of its letters. */
+/** A line of text that starts at a point, or has its middle there; heightMm is that of its letters. */
 export const textItem = (
   about: string,
   at: readonly [number, number],
   text: string,
   heightMm: number,
   layer: DrawingItem['layer'] = 'text',
-): DrawingItem => ({ kind: 'text', layer, about, place: '', at, text, heightMm, anchor: 'start' });
+  anchor: DrawingText['anchor'] = 'start',
+): DrawingItem => ({ kind: 'text', layer, about, place: '', at, text, heightMm, anchor });
 
 /** The corners of a frame, in the order they are drawn. */
 export const cornersOf = (

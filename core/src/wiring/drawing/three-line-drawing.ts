@@ -139,16 +139,8 @@ const startOf = (parts: readonly WiringPart[]): string => {
 const legsFed = ({ cable }: WiringPart, legs: readonly Leg[]): readonly Leg[] =>
   cable?.legs ? legsOf(cable.legs).filter((leg) => legs.includes(leg)) : legs;
 
-const centred = (text: string, x: number, y: number): DrawingItem => ({
-  kind: 'text',
-  layer: 'text',
-  about: '',
-  place: '',
-  at: [x, y],
-  text,
-  heightMm: textMm,
-  anchor: 'middle',
-});
+const centred = (text: string, x: number, y: number): DrawingItem =>
+  textItem('', [x, y], text, textMm, 'text', 'middle');
 
 /** Conductors from the row of a part into the row of the place behind it. */
 function runItems(

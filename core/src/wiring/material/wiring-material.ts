@@ -6,6 +6,15 @@ import type { SizedWiring } from '../size-wiring.js';
 
 export const materialKinds = ['devices', 'conductors', 'conduit', 'connections', 'control', 'signs'] as const;
 export type MaterialKind = (typeof materialKinds)[number];
+/** What each kind is called where it is listed. */
+export const materialKindNames: Readonly<Record<MaterialKind, string>> = {
+  devices: 'Devices',
+  conductors: 'Conductors',
+  conduit: 'Conduit',
+  connections: 'Connections',
+  control: 'Measuring and communication',
+  signs: 'Signs',
+};
 
 /** What an item of a list must be to stand for a line; `other` = nothing a list knows by its ratings. */
 export type MaterialIs =

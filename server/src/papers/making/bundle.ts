@@ -1,5 +1,5 @@
-import { createHash } from 'node:crypto';
 import { zipSync } from 'fflate';
+import { digestOf } from '../../blobs/blob-store.js';
 
 /** A file of a bundle. */
 export interface BundleFile {
@@ -19,7 +19,7 @@ export function bundle(
   const listed = files.map(({ name, bytes }) => ({
     name,
     bytes: bytes.length,
-    sha256: createHash('sha256').update(bytes).digest('hex'),
+    sha256: digestOf(Buffer.from(bytes)),
   }));
   const manifest = Buffer.from(`${JSON.stringify({ ...about, files: listed }, null, 2)}\n`);
   return zipSync({

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { weatherYearOf } from '@levamen/core/api';
 import {
   composePaper,
@@ -14,6 +13,7 @@ import {
 import { type Paper, paperKinds, type PaperRequest } from '@levamen/core/papers';
 import { fromElk, safetyOf, toElk } from '@levamen/core/wiring';
 import ElkModule from 'elkjs/lib/elk.bundled.js';
+import { digestOf } from '../../blobs/blob-store.js';
 import { fileStem } from '../../http/file-stem.js';
 import { paperPdf } from '../pdf/paper-pdf.js';
 import { bundle, type BundleFile } from './bundle.js';
@@ -38,17 +38,9 @@ const mostKnown = 6;
 
 function studyOf(sources: PaperSources, designId: string, weatherId: string | null): Promise<DesignStudy> {
   const { job, items, book } = sources;
-  const key = createHash('sha256')
-    .update(
-      JSON.stringify([
-        { ...job, photos: [], openPoints: [], course: null },
-        items,
-        book,
-        weatherId,
-        designId,
-      ]),
-    )
-    .digest('hex');
+  const key = digestOf(
+    JSON.stringify([{ ...job, photos: [], openPoints: [], course: null }, items, book, weatherId, designId]),
+  );
   const found = known.get(key);
   if (found) return found;
   const study = studyDesign(sources, designId);

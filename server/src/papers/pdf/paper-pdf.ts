@@ -2,6 +2,7 @@ import {
   type Block,
   fillWords,
   frameWords,
+  missingWords,
   type Paper,
   type SheetSize,
   sheets,
@@ -209,7 +210,7 @@ interface SetBlock {
   readonly alone: boolean;
 }
 
-function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: string | null }): SetBlock {
+function setBlock(block: Block, paper: Paper, sheet: SheetSize): SetBlock {
   const { scale } = paper;
   const here = (content: Content | Content[]): SetBlock => ({
     content: Array.isArray(content) ? content : [content],
@@ -219,15 +220,13 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
   switch (block.kind) {
     case 'heading': {
       const isFirst = block.level === 1;
-      const id = `h${nested.last === null ? 0 : Number(nested.last.slice(1)) + 1}`;
-      if (isFirst) nested.last = id;
       return here({
         text: printed(block.text),
         bold: true,
         fontSize: (isFirst ? 13 : 10) * scale,
         margin: isFirst ? [0, 10, 0, 4] : [0, 6, 0, 3],
         headlineLevel: block.level,
-        ...(isFirst ? { outline: true, outlineText: block.text, id } : {}),
+        ...(isFirst ? { outline: true, outlineText: block.text } : {}),
       });
     }
     case 'paragraph':
@@ -254,16 +253,6 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
       return here(tableOf(block, scale));
     case 'box':
       return here(boxOf(block));
-    case 'figures':
-      return here({
-        columns: block.items.map(({ value, label, note }) => [
-          { text: printed(value), fontSize: 20 * scale, bold: true },
-          { text: printed(label) },
-          { text: printed(note), color: soft, fontSize: 7.5 * scale },
-        ]),
-        columnGap: 12,
-        margin: [0, 2, 0, 10],
-      });
     case 'ticks':
       return here({
         stack: block.items.map((text) => ({
@@ -302,7 +291,7 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
       const [shortMm, longMm] = sheets[sheet];
       const svg = drawingSvg(drawing, 'Roboto', coveredWhole);
       if (block.on === 'page') {
-        const widthMm = (shortMm - 2 * marginMm) * (block.width ?? 1);
+        const widthMm = shortMm - 2 * marginMm;
         return here({ svg, width: points(Math.min(widthMm, drawing.widthMm)), margin: [0, 2, 0, 8] });
       }
       const scaleOn = (widthMm: number, heightMm: number): number =>
@@ -314,8 +303,6 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
       const [upright, lying] = [scaleOn(shortMm, longMm), scaleOn(longMm, shortMm)];
       const lies = lying > upright * lyingGain;
       const scale = lies ? lying : upright;
-      const id = `h${nested.last === null ? 0 : Number(nested.last.slice(1)) + 1}`;
-      nested.last = id;
       return {
         begins: { lies },
         alone: true,
@@ -327,7 +314,6 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
             margin: [0, 0, 0, 6],
             outline: true,
             outlineText: block.title,
-            id,
           },
           {
             svg,
@@ -339,10 +325,10 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
       };
     }
     case 'together':
-      return here({ stack: together(block.blocks, paper, sheet, nested), unbreakable: true });
+      return here({ stack: together(block.blocks, paper, sheet), unbreakable: true });
     case 'columns':
       return here({
-        columns: [block.left, block.right].map((some) => together(some, paper, sheet, nested)),
+        columns: [block.left, block.right].map((some) => together(some, paper, sheet)),
         columnGap: 16,
       });
     case 'picture':
@@ -355,20 +341,15 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize, nested: { last: 
 }
 
 /** Blocks that begin no page of their own. */
-const together = (
-  blocks: readonly Block[],
-  paper: Paper,
-  sheet: SheetSize,
-  nested: { last: string | null },
-): Content[] => blocks.flatMap((block) => setBlock(block, paper, sheet, nested).content);
+const together = (blocks: readonly Block[], paper: Paper, sheet: SheetSize): Content[] =>
+  blocks.flatMap((block) => setBlock(block, paper, sheet).content);
 
 /** Puts blocks one after the other, with the pages that sheets begin and end. */
 function flow(paper: Paper, sheet: SheetSize, first: readonly Content[]): Content[] {
   const content: Content[] = [...first];
   let after = false;
-  const nested: { last: string | null } = { last: null };
   for (const block of paper.blocks) {
-    const { content: set, begins, alone } = setBlock(block, paper, sheet, nested);
+    const { content: set, begins, alone } = setBlock(block, paper, sheet);
     if (begins === null && !after) content.push(...set);
     else {
       const orientation = begins?.lies ? ('landscape' as const) : ('portrait' as const);
@@ -385,7 +366,7 @@ function headOf(paper: Paper, stamp: Stamp, logo: string | null): Content[] {
   const state = issued
     ? `${fillWords(words.number, { number: issued.number })}, ${fillWords(words.revision, { letter: issued.letter })}`
     : `${words.draft}: ${words.draftNote}`;
-  const missing = paper.missing.map(({ what, place }) => fillWords(frameWords.en.missingAt, { what, place }));
+  const missing = paper.missing.map(({ what, place }) => fillWords(missingWords.at, { what, place }));
   return [
     {
       columns: [
@@ -432,7 +413,7 @@ function headOf(paper: Paper, stamp: Stamp, logo: string | null): Content[] {
       : []),
     // What is issued is what it is; what is missing is said while that can be changed.
     ...(missing.length > 0 && !issued
-      ? [boxOf({ kind: 'box', tone: 'missing', title: frameWords.en.missing, lines: missing })]
+      ? [boxOf({ kind: 'box', tone: 'missing', title: missingWords.title, lines: missing })]
       : []),
   ];
 }

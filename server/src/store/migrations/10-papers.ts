@@ -132,13 +132,8 @@ export class Papers1799400000000 implements MigrationInterface {
     await runner.query(
       'CREATE TRIGGER company_sheet_append_only BEFORE UPDATE OR DELETE ON company_sheet FOR EACH ROW EXECUTE FUNCTION guard_sheet()',
     );
-    await runner.query(`
-      CREATE FUNCTION refuse_acceptance_change() RETURNS trigger LANGUAGE plpgsql AS $$
-      BEGIN
-        RAISE EXCEPTION 'acceptance is append-only';
-      END $$`);
     await runner.query(
-      'CREATE TRIGGER acceptance_append_only BEFORE UPDATE OR DELETE ON acceptance FOR EACH ROW EXECUTE FUNCTION refuse_acceptance_change()',
+      'CREATE TRIGGER acceptance_append_only BEFORE UPDATE OR DELETE ON acceptance FOR EACH ROW EXECUTE FUNCTION refuse_change()',
     );
     await runner.query(`
       CREATE FUNCTION forget_blobs(of_workspace uuid) RETURNS void

@@ -45,11 +45,9 @@ import {
 } from '@levamen/core/api';
 import { compare } from 'fast-json-patch';
 import { catchError, map, of, throwError, type Observable } from 'rxjs';
-import type * as z from 'zod';
 import { SignedIn } from '../people/session';
 import { Identity } from './identity';
-
-const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
+import { parsed } from './parsed';
 
 /** More changes than these are shorter said as a whole. */
 const maxOperations = 400;

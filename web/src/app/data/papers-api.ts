@@ -15,9 +15,7 @@ import {
   paperOrderSchema,
 } from '@levamen/core/api';
 import { map, type Observable } from 'rxjs';
-import type * as z from 'zod';
-
-const parsed = <T extends z.ZodType>(schema: T) => map((body: unknown): z.infer<T> => schema.parse(body));
+import { parsed } from './parsed';
 
 /** Papers of jobs, and what the company prints on them; answers are validated. */
 @Injectable({ providedIn: 'root' })

@@ -175,7 +175,6 @@ function readable(block: Block): Readable[] {
       return [{ kind: 'within', blocks: block.blocks }];
     case 'columns':
       return [{ kind: 'within', blocks: [...block.left, ...block.right] }];
-    case 'figures':
     case 'ticks':
     case 'signatures':
     case 'picture':

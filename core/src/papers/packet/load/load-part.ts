@@ -61,12 +61,7 @@ function americanSheets(of: PacketOf): Block[] {
       [
         ...general,
         { what: 'General loads', working: 'sum', clause: '220.82(B)', va: optional.generalVA, sum: true },
-        {
-          what: 'First 10 kVA in full, the rest at 40 %',
-          working: `${vaText(Math.min(optional.generalVA, 10_000))} + 0.4 × ${vaText(Math.max(0, optional.generalVA - 10_000))}`,
-          clause: '220.82(B)',
-          va: optional.generalDemandVA,
-        },
+        firstInFull(optional.generalVA, 10_000, optional.generalDemandVA, '220.82(B)'),
         ...climate.map((line) => ({ ...line, what: `${line.what} (considered)` })),
         {
           what: `Largest of heating and cooling: ${optional.counts}`,
@@ -137,18 +132,21 @@ function americanSheets(of: PacketOf): Block[] {
           clause: '220.83(A)',
           va: existing.generalVA,
         },
-        {
-          what: 'First 8 kVA in full, the rest at 40 %',
-          working: `${vaText(Math.min(existing.generalVA, 8000))} + 0.4 × ${vaText(Math.max(0, existing.generalVA - 8000))}`,
-          clause: '220.83(A)',
-          va: existing.generalDemandVA,
-        },
+        firstInFull(existing.generalVA, 8000, existing.generalDemandVA, '220.83(A)'),
         total('Calculated load', existing.totalVA, '220.83(A)'),
       ],
       note,
     ),
   ];
 }
+
+/** What the optional calculations make of general loads: the first of them in full, the rest at 40 %. */
+const firstInFull = (generalVA: number, inFullVA: number, va: number, clause: string): WorksheetLine => ({
+  what: `First ${inFullVA / 1000} kVA in full, the rest at 40 %`,
+  working: `${vaText(Math.min(generalVA, inFullVA))} + 0.4 × ${vaText(Math.max(0, generalVA - inFullVA))}`,
+  clause,
+  va,
+});
 
 /** 220.87: what the house has been measured to take. */
 function measuredSheet(of: PacketOf): Block[] {

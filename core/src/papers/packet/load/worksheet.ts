@@ -10,7 +10,9 @@ export interface WorksheetLine {
   readonly sum?: boolean;
 }
 
-const va = (value: number): string => new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value);
+/** Volt-amperes as a worksheet writes them, without the unit. */
+export const vaText = (value: number): string =>
+  new Intl.NumberFormat('en', { maximumFractionDigits: 0 }).format(value);
 
 /** A worksheet as a table; its last line is what it comes to. */
 export function worksheetTable(lines: readonly WorksheetLine[], note: string): Block {
@@ -25,10 +27,8 @@ export function worksheetTable(lines: readonly WorksheetLine[], note: string): B
     ],
     rows: lines.map(({ what, working, clause, va: value, sum = false }): TableCell[] => {
       const cell = (text: string): TableCell => (sum ? { text, tone: 'strong' } : text);
-      return [cell(what), cell(working), cell(clause), cell(va(value))];
+      return [cell(what), cell(working), cell(clause), cell(vaText(value))];
     }),
     note,
   };
 }
-
-export const vaText = va;

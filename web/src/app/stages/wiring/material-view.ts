@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
 import { pricedMaterial } from '@levamen/core/offer/details';
-import type { MaterialKind } from '@levamen/core/wiring';
+import { materialKindNames } from '@levamen/core/wiring';
 import { Button } from 'primeng/button';
 import { unparse } from 'papaparse';
 import { EvaluationService } from '../../data/evaluation';
@@ -9,15 +9,6 @@ import { JobSession } from '../../data/job-session';
 import { WiringStudies } from '../../data/wiring-studies';
 import { moneyText } from '../../ui/money-text';
 import { downloadBlob, fileStem } from '../../ui/download';
-
-const kindNames: Readonly<Record<MaterialKind, string>> = {
-  devices: 'Devices',
-  conductors: 'Conductors',
-  conduit: 'Conduit',
-  connections: 'Connections',
-  control: 'Measuring and communication',
-  signs: 'Signs',
-};
 
 /** What is bought for the wiring beside the units. */
 @Component({
@@ -121,7 +112,7 @@ export class MaterialView {
         bought === null || bought === quantity ? '' : `, ${quantityText(bought, unit, this.units())}`;
       return {
         name,
-        kind: kindNames[kind],
+        kind: materialKindNames[kind],
         quantity: quantityText(quantity, unit, this.units()),
         item: item === null ? '–' : `${item}${more}`,
         price: amount === null || !priced ? '–' : moneyText(amount, priced.currency),
@@ -147,7 +138,7 @@ export class MaterialView {
       this.material().map(({ kind, name, quantity, unit, where }, index) => {
         const { item = null, amount = null } = this.priced()?.lines[index] ?? {};
         return {
-          Kind: kindNames[kind],
+          Kind: materialKindNames[kind],
           What: name,
           Quantity: quantity,
           Unit: unit === 'm' ? 'm' : 'pieces',
