@@ -3,6 +3,7 @@ import { type CompanySheet, companySheetSchema, licenceSchema, paymentSchema } f
 import { Button } from 'primeng/button';
 import { formOf } from '../ui/form';
 import { FormField } from '../ui/form-field';
+import { formsOf } from '../ui/forms-of';
 import { pickedFile } from '../ui/picked-file';
 import { PlaceHeader } from '../ui/place-header';
 import { CompanySheetState } from './company-sheet-state';
@@ -40,39 +41,21 @@ export class CompanyPage {
     const { logo } = this.state.sheet();
     return logo === null || !this.state.isSaved() ? '' : `/api/company-sheet/logo/${logo}`;
   });
-  private readonly licenceIds = computed(() => this.state.sheet().licences.map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
-  protected readonly licences = computed(() =>
-    this.licenceIds().map((id) => {
-      const value = computed((): Licence => this.state.sheet().licences.find((one) => one.id === id)!);
-      return {
-        id,
-        label: value().kind,
-        form: formOf<Licence>(licenceSchema.shape, value, (change) =>
-          this.state.set({
-            licences: this.state.sheet().licences.map((one) => (one.id === id ? { ...one, ...change } : one)),
-          }),
-        ),
-      };
-    }),
+  private readonly licenceForms = formsOf<Licence>(
+    licenceSchema.shape,
+    computed(() => this.state.sheet().licences),
+    (edit) => this.state.set({ licences: edit(this.state.sheet().licences) }),
   );
-  private readonly paymentIds = computed(() => this.state.sheet().payments.map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
+  protected readonly licences = computed(() =>
+    this.licenceForms().map(({ id, value, form }) => ({ id, form, label: value().kind })),
+  );
+  private readonly paymentForms = formsOf<Payment>(
+    paymentSchema.shape,
+    computed(() => this.state.sheet().payments),
+    (edit) => this.state.set({ payments: edit(this.state.sheet().payments) }),
+  );
   protected readonly payments = computed(() =>
-    this.paymentIds().map((id) => {
-      const value = computed((): Payment => this.state.sheet().payments.find((one) => one.id === id)!);
-      return {
-        id,
-        label: value().when,
-        form: formOf<Payment>(paymentSchema.shape, value, (change) =>
-          this.state.set({
-            payments: this.state.sheet().payments.map((one) => (one.id === id ? { ...one, ...change } : one)),
-          }),
-        ),
-      };
-    }),
+    this.paymentForms().map(({ id, value, form }) => ({ id, form, label: value().when })),
   );
 
   protected addLicence(): void {

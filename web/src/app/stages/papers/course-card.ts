@@ -16,6 +16,7 @@ import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { formsOf } from '../../ui/forms-of';
 
 /** States that somebody stands for by name. */
 const signed: readonly CourseState[] = ['approved', 'inspected', 'commissioned'];
@@ -146,25 +147,10 @@ export class CourseCard {
     }),
   );
 
-  private readonly commentIds = computed(() => this.course().comments.map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
-  private readonly commentForms = computed(() =>
-    this.commentIds().map((id) => {
-      const value = computed(
-        (): ReviewComment => this.course().comments.find((one) => one.id === id) ?? blankComment(id),
-      );
-      return {
-        id,
-        value,
-        form: formOf<ReviewComment>(reviewCommentSchema.shape, value, (change, label) =>
-          this.change(`comment: ${label}`, (now) => ({
-            ...now,
-            comments: now.comments.map((one) => (one.id === id ? { ...one, ...change } : one)),
-          })),
-        ),
-      };
-    }),
+  private readonly commentForms = formsOf<ReviewComment>(
+    reviewCommentSchema.shape,
+    computed(() => this.course().comments),
+    (edit, label) => this.change(`comment: ${label}`, (now) => ({ ...now, comments: edit(now.comments) })),
   );
   protected readonly comments = computed(() =>
     this.commentForms().map(({ id, value, form }) => {

@@ -18,6 +18,7 @@ import { DrawingShapes } from '../../drawings/drawing-shapes';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { formsOf } from '../../ui/forms-of';
 import { CornersCard } from './corners-card';
 import { PlacementState } from './placement-state';
 
@@ -168,48 +169,24 @@ export class LotView {
     { value: null, label: 'on none' },
     ...(this.lot()?.corners ?? []).map((_, index) => ({ value: index, label: `from corner ${index + 1}` })),
   ]);
-  private readonly wallIds = computed(() => (this.lot()?.walls ?? []).map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
-  private readonly wallForms = computed(() =>
-    this.wallIds().map((id) => {
-      const value = computed((): Wall => this.lot()!.walls.find((wall) => wall.id === id)!);
-      return {
-        id,
-        value,
-        form: formOf<Wall>(
-          wallSchema.shape,
-          value,
-          (change, label) => this.state.changeWall(id, change, label),
-          { units: this.state.units },
-        ),
-      };
-    }),
+  private readonly wallForms = formsOf<Wall>(
+    wallSchema.shape,
+    computed(() => this.lot()?.walls ?? []),
+    (edit, label) => this.state.changeLot(label, (lot) => ({ ...lot, walls: edit(lot.walls) })),
+    { units: this.state.units },
   );
   protected readonly walls = computed(() =>
     this.wallForms().map(({ id, value, form }) => ({ id, form, name: value().name, side: value().side })),
   );
-  private readonly markIds = computed(() => (this.lot()?.marks ?? []).map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
-  private readonly markForms = computed(() =>
-    this.markIds().map((id) => ({
-      id,
-      form: formOf<LotMark>(
-        markSchema.shape,
-        computed(() => this.lot()?.marks.find((mark) => mark.id === id) ?? blankMark),
-        (change, label) =>
-          this.state.changeLot(label, (lot) => ({
-            ...lot,
-            marks: lot.marks.map((mark) => (mark.id === id ? { ...mark, ...change } : mark)),
-          })),
-        { units: this.state.units },
-      ),
-    })),
+  private readonly markForms = formsOf<LotMark>(
+    markSchema.shape,
+    computed(() => this.lot()?.marks ?? []),
+    (edit, label) => this.state.changeLot(label, (lot) => ({ ...lot, marks: edit(lot.marks) })),
+    { units: this.state.units },
   );
   protected readonly marks = computed(() =>
-    this.markForms().map(({ id, form }) => {
-      const { name, kind } = form.value();
+    this.markForms().map(({ id, value, form }) => {
+      const { name, kind } = value();
       return { id, form, label: name === '' ? markKinds[kind] : name };
     }),
   );

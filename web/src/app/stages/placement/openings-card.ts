@@ -5,8 +5,8 @@ import { newOpening } from '@levamen/core/house/details';
 import { openingName } from '@levamen/core/placement/details';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
+import { formsOf } from '../../ui/forms-of';
 import { openingChoices } from './opening-choices';
 import { PlacementState } from './placement-state';
 
@@ -75,24 +75,14 @@ export class OpeningsCard {
   protected readonly names = ['kind', 'name', 'leftM', 'bottomM', 'widthM', 'heightM'] as const;
   protected readonly kinds = openingChoices;
   protected readonly kind = signal<OpeningKind>('door');
-  private readonly openings = computed(() => this.state.wall()?.openings ?? []);
-  private readonly ids = computed(() => this.openings().map(({ id }) => id), {
-    equal: (a, b) => a.join() === b.join(),
-  });
-  private readonly forms = computed(() =>
-    this.ids().map((id) => ({
-      id,
-      form: formOf<Opening>(
-        openingSchema.shape,
-        computed(() => this.openings().find((one) => one.id === id) ?? blank),
-        (change, label) =>
-          this.change(label, (all) => all.map((one) => (one.id === id ? { ...one, ...change } : one))),
-        { units: this.state.units },
-      ),
-    })),
+  private readonly forms = formsOf<Opening>(
+    openingSchema.shape,
+    computed(() => this.state.wall()?.openings ?? []),
+    (edit, label) => this.change(label, edit),
+    { units: this.state.units },
   );
   protected readonly rows = computed(() =>
-    this.forms().map(({ id, form }) => ({ id, form, name: openingName(form.value()) })),
+    this.forms().map(({ id, value, form }) => ({ id, form, name: openingName(value()) })),
   );
 
   protected add(): void {
@@ -110,5 +100,3 @@ export class OpeningsCard {
     if (wall) this.state.changeWall(wall.id, { openings: change(wall.openings) }, label);
   }
 }
-
-const blank: Opening = { id: '', kind: 'other', name: '', leftM: 0, bottomM: 0, widthM: 1, heightM: 1 };
