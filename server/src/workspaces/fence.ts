@@ -17,6 +17,9 @@ const nobody: Acting = { workspaceId: null, accountId: null };
 /** Runs work for a workspace: the policies of the database let it see and write rows of that one only. */
 export const actingFor = <Result>(who: Acting, work: () => Result): Result => acting.run(who, work);
 
+/** A connection lost while it is told for whom it acts fails its query; unheard, the error it also emits would end the server. */
+const heard = (): void => undefined;
+
 type Connected = (error: Error | undefined, client?: pg.PoolClient, release?: () => void) => void;
 
 /**
@@ -47,8 +50,12 @@ export function fence(source: DataSource, otherwise: Acting = nobody): void {
         callback(error, client, release);
         return;
       }
+      client.on('error', heard);
       say(client, who).then(
-        () => callback(undefined, client, release),
+        () => {
+          callback(undefined, client, release);
+          client.off('error', heard);
+        },
         (problem: unknown) => {
           client.release(true);
           callback(problem instanceof Error ? problem : new Error(String(problem)));
