@@ -14,7 +14,7 @@ await page.addInitScript(() =>
 
 const open = async (job, stage) => {
   await page.goto(`${url}/jobs`);
-  await page.getByRole('link', { name: job, exact: true }).click();
+  await page.getByRole('table').getByRole('link', { name: job, exact: true }).click();
   await page.locator('[data-margin=runtime]').waitFor();
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
 };
@@ -97,7 +97,8 @@ await part('Permit packet');
 const drawn = page.locator('lv-paper-preview canvas').nth(2);
 await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(2500);
-await drawn.screenshot({ path: `${folder}papers-packet.png` });
+await drawn.evaluate((sheet) => sheet.scrollIntoView({ block: 'center' }));
+await shoot('papers-packet');
 await part('Outage card');
 await page.waitForTimeout(1500);
 await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
