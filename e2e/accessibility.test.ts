@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { enlargedPassesAxe, passesAxe as check } from './axe';
 import { Bench } from './bench';
+import { forbiddenOn } from './policy';
 
 // A view is looked at by itself: they do not wait for each other.
 test.describe.configure({ mode: 'parallel' });
@@ -9,6 +10,7 @@ test.describe.configure({ mode: 'parallel' });
 test('every view of the house passes axe, light and dark', async ({ page }) => {
   // A dozen analyses of large pages, on a machine that may be busy.
   test.setTimeout(400_000);
+  const forbidden = await forbiddenOn(page);
   const bench = new Bench(page);
   await page.goto('/jobs');
   await expect(page.getByRole('button', { name: /^Delete / }).first()).toBeVisible();
@@ -61,10 +63,12 @@ test('every view of the house passes axe, light and dark', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await check(page, false);
   await page.keyboard.press('Escape');
+  expect(forbidden).toEqual([]);
 });
 
 test('every view of the design passes axe, light and dark', async ({ page }) => {
   test.setTimeout(400_000);
+  const forbidden = await forbiddenOn(page);
   const bench = new Bench(page);
   await bench.open('Farmhouse above the harbour');
   await bench.goTo('Backup set');
@@ -100,6 +104,7 @@ test('every view of the design passes axe, light and dark', async ({ page }) => 
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
   await check(page, false);
+  expect(forbidden).toEqual([]);
 });
 
 test('every stage and dialog passes axe at 200 %', async ({ page }) => {

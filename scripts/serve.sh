@@ -7,8 +7,14 @@ open_browser() {
   xdg-open "$1" >/dev/null 2>&1 9>&- &
 }
 
+# somebody_listens URL: asked of the shell itself; a program that is being started is asked often, and has need of the processor.
+somebody_listens() {
+  local address=${1#*://}
+  (exec 3<>"/dev/tcp/${address%:*}/${address##*:}") 2>/dev/null
+}
+
 # A certificate of one's own is no reason not to ask one's own program how it is.
-answers() { NODE_TLS_REJECT_UNAUTHORIZED=0 node --no-warnings -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1/api/health" 2>/dev/null; }
+answers() { somebody_listens "$1" && NODE_TLS_REJECT_UNAUTHORIZED=0 node --no-warnings -e 'fetch(process.argv[1]).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1/api/health" 2>/dev/null; }
 
 # wait_until_ready PID URL: false where the process ends first.
 wait_until_ready() {

@@ -10,7 +10,7 @@ export {
   type Unit,
   type UnitBody,
 } from './catalogue/unit.schema.js';
-export { assumedLabels } from './items/assumed-labels.js';
+export { assumedRatings } from './items/assumed-ratings.js';
 export { catalogueOf } from './items/catalogue-of.js';
 export { type Item, itemSchema } from './items/item.schema.js';
 export { type ItemKind, itemKindNames, itemKinds, type RatingGroup } from './items/item-kinds.js';

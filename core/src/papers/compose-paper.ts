@@ -72,7 +72,7 @@ export async function composePaper(request: PaperRequest, from: ComposeFrom): Pr
         : kind === 'card'
           ? cardWords[language].caution
           : inWordsOf(locale, tradeCaution),
-    scale: kind === 'card' ? 1.3 : kind === 'proposal' ? 1.1 : 1,
+    scale: kind === 'card' ? 1.45 : kind === 'proposal' ? 1.1 : 1,
     onOnePage: kind === 'card',
     blocks: kind === 'card' ? cardBlocks(shown) : shown.flatMap(({ blocks }) => blocks),
     missing,

@@ -96,8 +96,14 @@ export function makeApp({
   app.use(
     helmet({
       contentSecurityPolicy: {
-        // A photo that waits to be sent is shown from this device.
-        directives: { upgradeInsecureRequests: null, 'img-src': ["'self'", 'data:', 'blob:'] },
+        directives: {
+          upgradeInsecureRequests: null,
+          // A photo that waits to be sent is shown from this device.
+          'img-src': ["'self'", 'data:', 'blob:'],
+          // The page adopts the sheets its scripts make, and sets single styles by script.
+          'style-src': ["'self'"],
+          'font-src': ["'self'"],
+        },
       },
     }),
   );

@@ -1,10 +1,10 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { DataSource } from 'typeorm';
 import type { SessionEntry } from '@levamen/core/api';
 import { poolOf } from '../store/pool-of.js';
+import { SparingSessionStore } from './sparing-session-store.js';
 
 declare module 'express-session' {
   interface SessionData {
@@ -36,11 +36,14 @@ export class Sessions {
 
   /** @param secure cookies go over TLS only */
   handler(secret: string, secure: boolean): RequestHandler {
-    const Store = connectPgSimple(session);
     return session({
       name: secure ? '__Host-levamen' : 'levamen',
       secret,
-      store: new Store({ pool: poolOf(this.source), tableName: 'session', pruneSessionInterval: 900 }),
+      store: new SparingSessionStore({
+        pool: poolOf(this.source),
+        tableName: 'session',
+        pruneSessionInterval: 900,
+      }),
       resave: false,
       saveUninitialized: false,
       rolling: true,

@@ -9,11 +9,15 @@ import { sayVersion } from './field/new-version';
 import { sayToken } from './people/session';
 import { STAGES } from './shell/stage';
 import { stages } from './stages/stages';
+import { provideComponentSheets } from './theme/component-sheets';
 import { levamenPreset } from './theme/levamen-preset';
+import { provideLibrarySheets } from './theme/library-sheets';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideComponentSheets(),
+    provideLibrarySheets(),
     { provide: STAGES, useValue: stages },
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch(), withInterceptors([sayWho, sayToken, sayVersion])),

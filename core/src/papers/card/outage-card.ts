@@ -138,6 +138,7 @@ function hoursBlocks(
     { kind: 'heading', level: 2, text: words.hours },
     {
       kind: 'table',
+      size: 'large',
       columns: [
         { head: words.charge },
         ...columns.map(({ set, sun }) => ({

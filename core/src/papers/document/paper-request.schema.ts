@@ -33,6 +33,7 @@ export const paperParts = {
     'labels',
     'states',
     'utility',
+    'assumed',
   ],
   parts: ['units', 'wiring', 'work'],
   labels: ['list', 'sheets'],

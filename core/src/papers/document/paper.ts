@@ -33,7 +33,8 @@ export type Block =
       readonly columns: readonly Column[];
       readonly rows: readonly (readonly TableCell[])[];
       readonly note?: string;
-      readonly dense?: boolean;
+      /** Small where there is much of it, large where it is read from a wall. */
+      readonly size?: 'small' | 'large';
     }
   /** On a sheet of its own, or among the text. */
   | {

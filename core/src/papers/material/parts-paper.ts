@@ -51,7 +51,7 @@ export function partsPaper(
       ),
     ].flatMap(([group, lines]): Block[] => [
       { kind: 'heading', level: 2, text: groupNames[group] },
-      { kind: 'table', dense: true, columns, rows: lines.map(rowOf) },
+      { kind: 'table', size: 'small' as const, columns, rows: lines.map(rowOf) },
     ]);
   const bySupplier = [
     ...groupBy(
@@ -118,7 +118,7 @@ export function partsPaper(
                   { kind: 'heading', level: 2, text: supplier },
                   {
                     kind: 'table',
-                    dense: true,
+                    size: 'small' as const,
                     columns: [
                       { head: 'Article' },
                       { head: 'Item', wide: true },
@@ -140,7 +140,7 @@ export function partsPaper(
                 { kind: 'heading' as const, level: 1 as const, text: 'By place of use' },
                 {
                   kind: 'table' as const,
-                  dense: true,
+                  size: 'small' as const,
                   columns: [
                     { head: 'Run or place', wide: true },
                     { head: 'What', wide: true },
@@ -168,7 +168,7 @@ export function partsPaper(
                 { kind: 'heading', level: 1, text: 'Work' },
                 {
                   kind: 'table',
-                  dense: true,
+                  size: 'small' as const,
                   columns: [
                     { head: 'Work', wide: true },
                     { head: 'Times', align: 'right' },

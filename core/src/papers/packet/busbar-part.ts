@@ -32,7 +32,7 @@ export function busbarPart(of: PacketOf): Block[] {
         },
         {
           kind: 'table',
-          dense: true,
+          size: 'small',
           columns: [
             { head: 'Clause' },
             { head: 'Way', wide: true },

@@ -42,7 +42,7 @@ export function conductorPart(of: PacketOf): Block[] {
     { kind: 'heading', level: 1, text: 'Conductors and devices' },
     {
       kind: 'table',
-      dense: true,
+      size: 'small',
       columns: [
         { head: 'Tag' },
         { head: 'Run', wide: true },

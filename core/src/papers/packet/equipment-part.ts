@@ -1,7 +1,7 @@
 import { fieldFacts, shownFieldText } from '../../base/index.js';
-import { type Item, itemKinds } from '../../equipment/index.js';
+import { assumedRatings, catalogueOf, type Item, itemKinds } from '../../equipment/index.js';
 import type { Block } from '../document/paper.js';
-import type { PacketOf } from './packet-of.js';
+import { assumedMark, type PacketOf } from './packet-of.js';
 
 /** What is known of an item, label and value; fields that nobody has filled in are left out. */
 function ratingRows(item: Item): (readonly [string, string])[] {
@@ -22,6 +22,11 @@ export function equipmentPart(of: PacketOf): Block[] {
       counts.set(unitId, (counts.get(unitId) ?? 0) + quantity);
   const used = of.items.filter(({ id }) => counts.has(id));
   if (used.length === 0) return [];
+  const units = new Map(catalogueOf(used).map((unit) => [unit.id, unit]));
+  const assumedOf = (item: Item): (readonly [string, string])[] => {
+    const unit = units.get(item.id);
+    return unit ? assumedRatings(unit).map(({ label, text }) => [`${label}${assumedMark}`, text]) : [];
+  };
   return [
     { kind: 'heading', level: 1, text: 'Equipment ratings' },
     ...used.flatMap((item): Block[] => [
@@ -33,8 +38,18 @@ export function equipmentPart(of: PacketOf): Block[] {
           ['Kind', itemKinds[item.kind].label],
           ...(item.dataSheet === '' ? [] : [['Data sheet', item.dataSheet] as const]),
           ...ratingRows(item),
+          ...assumedOf(item),
         ],
       },
     ]),
+    ...(used.some((item) => assumedOf(item).length > 0)
+      ? [
+          {
+            kind: 'paragraph' as const,
+            tone: 'soft' as const,
+            text: `${assumedMark} assumed: the data sheet does not say it, what is usual stands in.`,
+          },
+        ]
+      : []),
   ];
 }

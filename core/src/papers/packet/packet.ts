@@ -1,4 +1,5 @@
 import type { Missing, PaperPart } from '../document/paper.js';
+import { assumedPart } from './assumed-part.js';
 import { busbarPart } from './busbar-part.js';
 import { conductorPart } from './conductor-part.js';
 import { oneLinePart, threeLinePart } from './drawing-parts.js';
@@ -30,6 +31,7 @@ export async function packet(
       { id: 'labels', blocks: signsPart(of) },
       { id: 'states', blocks: statesPart(of) },
       { id: 'utility', blocks: utilityPart(of) },
+      { id: 'assumed', blocks: assumedPart(of) },
     ],
     missing: packetMissing(of),
   };

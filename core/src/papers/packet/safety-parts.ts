@@ -10,7 +10,7 @@ export function signsPart(of: PacketOf): Block[] {
     { kind: 'heading', level: 1, text: 'Labels' },
     {
       kind: 'table',
-      dense: true,
+      size: 'small',
       columns: [
         { head: 'Where', wide: true },
         { head: 'Words', wide: true },
@@ -64,7 +64,7 @@ export function statesPart(of: PacketOf): Block[] {
     { kind: 'heading', level: 2, text: 'To make dead' },
     {
       kind: 'table',
-      dense: true,
+      size: 'small',
       columns: [
         { head: 'To work on', wide: true },
         { head: 'Open and lock, in this order', wide: true },

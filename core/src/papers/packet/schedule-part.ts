@@ -17,7 +17,7 @@ function scheduleBlocks(of: PacketOf, panel: Panel, title: string): Block[] {
     { kind: 'facts', columns: 2, rows: facts },
     {
       kind: 'table',
-      dense: true,
+      size: 'small' as const,
       columns: printed.map((head) => ({
         head,
         wide: wideColumns.includes(head),
@@ -58,7 +58,7 @@ export function schedulePart(of: PacketOf): Block[] {
           { kind: 'heading' as const, level: 2 as const, text: 'Breakers that move' },
           {
             kind: 'table' as const,
-            dense: true,
+            size: 'small' as const,
             columns: [
               { head: 'Circuit', wide: true },
               { head: 'From', wide: true },

@@ -86,6 +86,19 @@ export function unitClimates(
   });
 }
 
+/** Tells climates apart by number: each is made once. */
+const numbers = new WeakMap<ThingClimate, number>();
+let lastNumber = 0;
+function numberOf(climate: ThingClimate): number {
+  const number = numbers.get(climate) ?? (lastNumber += 1);
+  numbers.set(climate, number);
+  return number;
+}
+
+/** By weather and by its units with what each rests on: an edit of a load changes nothing about them. */
+const knownStacks = new WeakMap<WeatherYear, Map<string, StackClimate>>();
+const mostStacks = 6;
+
 /**
  * What the places of its units do to a stack through a year: each battery by its own temperature, weighed by its energy, so that one in the cold blocks its own share of the charging; each inverter by
  * where its data sheet derates it.
@@ -96,6 +109,30 @@ export function unitClimates(
 export function stackClimate(plan: Place, stack: Stack, weather: WeatherYear): StackClimate | null {
   const units = unitClimates(plan, stack, weather);
   if (!units) return null;
+  const key = JSON.stringify([
+    stack.chemistry,
+    units.map(({ thing, climate }) => [
+      numberOf(climate),
+      thing.energyWh,
+      thing.unit!.inverter !== null,
+      thing.unit!.body,
+    ]),
+  ]);
+  const stacks = knownStacks.get(weather) ?? new Map<string, StackClimate>();
+  knownStacks.set(weather, stacks);
+  const before = stacks.get(key);
+  if (before) return before;
+  if (stacks.size >= mostStacks) stacks.delete(stacks.keys().next().value!);
+  const made = mixedClimate(units, stack.chemistry);
+  stacks.set(key, made);
+  return made;
+}
+
+/** The climates of all units as one. */
+function mixedClimate(
+  units: readonly { readonly thing: Thing; readonly climate: ThingClimate }[],
+  chemistry: Stack['chemistry'],
+): StackClimate {
   const chargeShare = new Float32Array(hoursOfYear);
   const dischargeShare = new Float32Array(hoursOfYear);
   const batteryC = new Float64Array(hoursOfYear);
@@ -108,8 +145,8 @@ export function stackClimate(plan: Place, stack: Stack, weather: WeatherYear): S
     const warmed = heated(climate.cabinetC, thing.unit!.body.heaterW);
     for (let hour = 0; hour < hoursOfYear; hour += 1) {
       const c = warmed.cellC[hour]!;
-      chargeShare[hour]! += weight * chargeShareAt(stack.chemistry, c);
-      dischargeShare[hour]! += weight * dischargeShareAt(stack.chemistry, c);
+      chargeShare[hour]! += weight * chargeShareAt(chemistry, c);
+      dischargeShare[hour]! += weight * dischargeShareAt(chemistry, c);
       batteryC[hour]! += weight * c;
     }
     const drawn = warmed.heaterW;

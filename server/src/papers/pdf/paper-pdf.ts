@@ -89,8 +89,15 @@ function cellOf(cell: TableCell, align: 'left' | 'right', isWide: boolean): PdfC
   };
 }
 
+const tableSizes = {
+  small: { headPt: 7.2, rowPt: 7.6 },
+  usual: { headPt: 8, rowPt: 8.6 },
+  large: { headPt: 8.6, rowPt: 13 },
+} as const;
+
 function tableOf(block: Extract<Block, { kind: 'table' }>, scale: number): Content[] {
-  const { columns, rows, dense = false, note } = block;
+  const { columns, rows, size, note } = block;
+  const { headPt, rowPt } = tableSizes[size ?? 'usual'];
   const hasHead = columns.some(({ head }) => head !== '');
   const isLong = (index: number): boolean =>
     rows.some((row) => textOf(row[index] ?? '').length > narrowLetters) ||
@@ -110,7 +117,7 @@ function tableOf(block: Extract<Block, { kind: 'table' }>, scale: number): Conte
                   text: printed(head),
                   bold: true,
                   alignment: align,
-                  fontSize: (dense ? 7.2 : 8) * scale,
+                  fontSize: headPt * scale,
                 })),
               ]
             : []),
@@ -119,7 +126,7 @@ function tableOf(block: Extract<Block, { kind: 'table' }>, scale: number): Conte
           ),
         ],
       },
-      fontSize: (dense ? 7.6 : 8.6) * scale,
+      fontSize: rowPt * scale,
       margin: [0, 2, 0, note === undefined ? 8 : 2],
     },
     ...(note === undefined

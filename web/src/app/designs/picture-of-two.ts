@@ -1,6 +1,6 @@
 import { type OutageRun, servedTiers } from '@levamen/core/study/details';
 import type { ChartOptions } from '../ui/chart-engine';
-import { axisText, chartBase, type ChartInk } from '../ui/chart-ink';
+import { axisText, chartBase, type ChartInk, pointerText } from '../ui/chart-ink';
 
 /** Minutes of one point: a quarter of an hour. */
 const step = 15;
@@ -66,7 +66,7 @@ export function pictureOfTwo(
   return {
     ...chartBase(ink),
     legend: { top: 0, left: 0, itemWidth: 26, textStyle: { color: ink.ink, fontSize: 12 } },
-    tooltip: { trigger: 'axis' },
+    tooltip: { ...pointerText(ink), trigger: 'axis' },
     grid: [
       { left: 44, right: 12, top: 44, height: '34%' },
       { left: 44, right: 12, top: '62%', bottom: 36 },

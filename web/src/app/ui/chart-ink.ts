@@ -35,6 +35,15 @@ export const chartBase = ({ ink }: ChartInk) => ({
   grid: { left: 8, right: 12, top: 16, bottom: 4, containLabel: true },
 });
 
+/** What stands at the pointer, drawn like the chart itself: the content security policy lets no markup bring styles of its own. */
+export const pointerText = ({ ink, paper, rule }: ChartInk) => ({
+  renderMode: 'richText' as const,
+  confine: true,
+  backgroundColor: paper,
+  borderColor: rule,
+  textStyle: { color: ink, fontSize: 12 },
+});
+
 /** A value on an axis of power. */
 export const kiloLabel =
   (unit: 'VA' | 'W') =>

@@ -178,7 +178,7 @@ function sourceSheet(of: PacketOf): Block[] {
       { kind: 'heading', level: 2, text: `Behind the source: ${island.name}` },
       {
         kind: 'table',
-        dense: true,
+        size: 'small' as const,
         columns: [
           { head: 'Load', wide: true },
           { head: 'Pieces', align: 'right' },
@@ -197,7 +197,7 @@ function sourceSheet(of: PacketOf): Block[] {
         ? [
             {
               kind: 'table' as const,
-              dense: true,
+              size: 'small' as const,
               columns: [
                 { head: 'Limit' },
                 { head: 'Demand', align: 'right' as const },

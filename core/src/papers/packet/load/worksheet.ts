@@ -18,7 +18,7 @@ export const vaText = (value: number): string =>
 export function worksheetTable(lines: readonly WorksheetLine[], note: string): Block {
   return {
     kind: 'table',
-    dense: true,
+    size: 'small',
     columns: [
       { head: 'Line', wide: true },
       { head: 'Reckoned', wide: true },

@@ -1,6 +1,14 @@
 import type { DailyCase } from '@levamen/core/study/details';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, categoryAxis, chartBase, type ChartInk, clockHours, powerLabel } from '../../ui/chart-ink';
+import {
+  axisText,
+  categoryAxis,
+  chartBase,
+  type ChartInk,
+  clockHours,
+  pointerText,
+  powerLabel,
+} from '../../ui/chart-ink';
 import { monthNames } from '../../ui/month-names';
 
 const kWh = (wh: number): number => Math.round(wh / 100) / 10;
@@ -34,7 +42,11 @@ export function monthsChart(before: DailyCase, design: DailyCase, ink: ChartInk)
     ...chartBase(ink),
     grid: { left: 8, right: 12, top: 64, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, textStyle: { color: ink.ink, fontSize: 12 } },
-    tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => `${Math.abs(Number(value))} kWh` },
+    tooltip: {
+      ...pointerText(ink),
+      trigger: 'axis',
+      valueFormatter: (value: unknown) => `${Math.abs(Number(value))} kWh`,
+    },
     xAxis: categoryAxis(ink, monthNames),
     yAxis: {
       type: 'value',
@@ -72,7 +84,11 @@ export function dayChart({ pictures }: DailyCase, month: number, ink: ChartInk):
     ...chartBase(ink),
     grid: { left: 8, right: 12, top: 64, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, itemWidth: 26, textStyle: { color: ink.ink, fontSize: 12 } },
-    tooltip: { trigger: 'axis', valueFormatter: (value: unknown) => `${Math.round(Number(value))} W` },
+    tooltip: {
+      ...pointerText(ink),
+      trigger: 'axis',
+      valueFormatter: (value: unknown) => `${Math.round(Number(value))} W`,
+    },
     xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: {
       type: 'value',

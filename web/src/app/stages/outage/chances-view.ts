@@ -18,7 +18,7 @@ import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { axisText, chartBase, chartInk, pointerText } from '../../ui/chart-ink';
 import type { Choice } from '../../ui/choice-field';
 import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
@@ -171,7 +171,11 @@ export class ChancesView {
         textStyle: { color: colours.ink, fontSize: 11 },
         data: lines.map(({ name }) => name),
       },
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} %` },
+      tooltip: {
+        ...pointerText(colours),
+        trigger: 'axis',
+        valueFormatter: (value) => `${Number(value).toFixed(1)} %`,
+      },
       xAxis: {
         type: 'log',
         min: 1,

@@ -1,5 +1,5 @@
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, type ChartInk } from '../../ui/chart-ink';
+import { axisText, chartBase, type ChartInk, pointerText } from '../../ui/chart-ink';
 import type { cutRun } from './cut-run';
 import { clockText, dayText, momentText } from './moment-text';
 
@@ -162,7 +162,7 @@ export function dayPicture(
       textStyle: { color: colours.ink, fontSize: 11 },
     },
     axisPointer: { link: [{ xAxisIndex: 'all' }] },
-    tooltip: { trigger: 'axis', confine: true },
+    tooltip: { ...pointerText(colours), trigger: 'axis' },
     dataZoom: [{ type: 'inside', xAxisIndex: grids.map((_, index) => index), filterMode: 'none' }],
     xAxis: grids.map((_, index) => xAxis(index)),
     yAxis: [

@@ -8,7 +8,7 @@ import { LastAnswers } from '../../data/last-answers';
 import { OutageStudies } from '../../data/outage-studies';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { axisText, chartBase, chartInk, pointerText } from '../../ui/chart-ink';
 import { shareText } from '../../ui/outlook-texts';
 import { answered, keptAnswers } from './answered';
 import { AskBar } from './ask-bar';
@@ -137,7 +137,7 @@ export class ReserveView {
       ...chartBase(colours),
       grid: { left: 8, right: 12, top: 52, bottom: 22, containLabel: true },
       legend: { top: 0, left: 0, itemWidth: 26, textStyle: { color: colours.ink, fontSize: 11 } },
-      tooltip: { trigger: 'axis' },
+      tooltip: { ...pointerText(colours), trigger: 'axis' },
       xAxis: {
         type: 'value',
         min: 0,

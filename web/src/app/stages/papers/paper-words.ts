@@ -51,6 +51,7 @@ export const partWords: Readonly<Record<string, string>> = {
   labels: 'Labels',
   states: 'State check',
   utility: 'For the utility',
+  assumed: 'Assumed, to be confirmed',
   units: 'Units',
   wiring: 'Wiring, suppliers, places',
   work: 'Work',

@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { nameList, quantityText } from '@levamen/core/base';
-import { assumedLabels, type StackPart } from '@levamen/core/equipment';
+import { assumedRatings, type StackPart } from '@levamen/core/equipment';
 import { chooseFor, chosenFor } from '@levamen/core/design';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
@@ -67,7 +67,7 @@ export class SourcesStage {
     const units = stack ? [stack.inverter, ...stack.batteries.map(({ unit }) => unit)] : [];
     return [...new Set(units)]
       .filter(({ assumed }) => assumed.length > 0)
-      .map((unit) => ({ name: unit.name, ratings: nameList(assumedLabels(unit)) }));
+      .map((unit) => ({ name: unit.name, ratings: nameList(assumedRatings(unit).map(({ label }) => label.toLowerCase())) }));
   });
   protected readonly allMeeting = signal(false);
   protected readonly allSmaller = signal(false);

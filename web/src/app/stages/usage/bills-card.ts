@@ -17,7 +17,7 @@ import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { axisText, chartBase, chartInk, pointerText } from '../../ui/chart-ink';
 import { HouseByBills } from './house-by-bills';
 import { PasteRows } from './paste-rows';
 import { UsageEdits } from './usage-edits';
@@ -116,7 +116,11 @@ export class BillsCard {
     const mean = billFacts(bills, this.southern())?.meanDayWh ?? 0;
     return {
       ...chartBase(ink),
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} kWh a day` },
+      tooltip: {
+        ...pointerText(ink),
+        trigger: 'axis',
+        valueFormatter: (value) => `${Number(value).toFixed(1)} kWh a day`,
+      },
       xAxis: {
         type: 'category',
         data: bills.map(({ fromDay }) => fromDay.slice(2, 7)),

@@ -21,7 +21,7 @@ import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, chartBase, chartInk } from '../../ui/chart-ink';
+import { axisText, chartBase, chartInk, pointerText } from '../../ui/chart-ink';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { PasteRows } from './paste-rows';
@@ -122,7 +122,11 @@ export class OutagesCard {
     const runtime = this.runtimeH().value;
     return {
       ...chartBase(ink),
-      tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value).toFixed(1)} h` },
+      tooltip: {
+        ...pointerText(ink),
+        trigger: 'axis',
+        valueFormatter: (value) => `${Number(value).toFixed(1)} h`,
+      },
       xAxis: {
         type: 'category',
         data: long.map(({ start }) => houseClock(start, this.zone()).slice(0, 10)),

@@ -1,6 +1,14 @@
 import type { UsageAnalysis } from '@levamen/core/house/details';
 import type { ChartOptions } from '../../ui/chart-engine';
-import { axisText, categoryAxis, chartBase, clockHours, powerLabel, type ChartInk } from '../../ui/chart-ink';
+import {
+  axisText,
+  categoryAxis,
+  chartBase,
+  type ChartInk,
+  clockHours,
+  pointerText,
+  powerLabel,
+} from '../../ui/chart-ink';
 import { monthNames } from '../../ui/month-names';
 
 export const weekdayNames: readonly string[] = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -20,7 +28,7 @@ export function heatOptions({ heat }: UsageAnalysis, ink: ChartInk): ChartOption
   return {
     ...chartBase(ink),
     grid: { left: 8, right: 8, top: 8, bottom: 40, containLabel: true },
-    tooltip: { valueFormatter: watts },
+    tooltip: { ...pointerText(ink), valueFormatter: watts },
     xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: { ...categoryAxis(ink, monthNames), inverse: true },
     visualMap: {
@@ -43,7 +51,7 @@ export function heatOptions({ heat }: UsageAnalysis, ink: ChartInk): ChartOption
 export function durationOptions({ duration, baseW }: UsageAnalysis, ink: ChartInk): ChartOptions {
   return {
     ...chartBase(ink),
-    tooltip: { trigger: 'axis', valueFormatter: watts },
+    tooltip: { ...pointerText(ink), trigger: 'axis', valueFormatter: watts },
     xAxis: categoryAxis(
       ink,
       duration.map((_, percent) => `${percent} %`),
@@ -93,7 +101,7 @@ export function weekOptions({ week }: UsageAnalysis, ink: ChartInk): ChartOption
     ...chartBase(ink),
     grid: { left: 8, right: 12, top: 30, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, textStyle: { color: ink.ink, fontSize: 12 } },
-    tooltip: { trigger: 'axis', valueFormatter: watts },
+    tooltip: { ...pointerText(ink), trigger: 'axis', valueFormatter: watts },
     xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: powerAxis(ink),
     series: [line('Monday to Friday', [0, 1, 2, 3, 4], false), line('Saturday, Sunday', [5, 6], true)],
@@ -113,7 +121,7 @@ export function monthOptions({ months: list }: UsageAnalysis, ink: ChartInk): Ch
     ...chartBase(ink),
     grid: { left: 8, right: 12, top: 30, bottom: 4, containLabel: true },
     legend: { top: 0, left: 0, itemWidth: 14, itemHeight: 9, textStyle: { color: ink.ink, fontSize: 12 } },
-    tooltip: { trigger: 'axis', valueFormatter: (value) => `${Number(value)} kWh` },
+    tooltip: { ...pointerText(ink), trigger: 'axis', valueFormatter: (value) => `${Number(value)} kWh` },
     xAxis: categoryAxis(
       ink,
       list.map(({ month }) => monthNames[Number(month.slice(5)) - 1]!),
@@ -147,7 +155,11 @@ export function monthOptions({ months: list }: UsageAnalysis, ink: ChartInk): Ch
 export function exportOptions(exportByHourWh: readonly number[], ink: ChartInk): ChartOptions {
   return {
     ...chartBase(ink),
-    tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))} Wh` },
+    tooltip: {
+      ...pointerText(ink),
+      trigger: 'axis',
+      valueFormatter: (value) => `${Math.round(Number(value))} Wh`,
+    },
     xAxis: categoryAxis(ink, clockHours, 2),
     yAxis: {
       type: 'value',
