@@ -93,7 +93,9 @@ test('a job that was taken along is opened, surveyed and photographed without a 
 test('who else is in a job is said, and what he saves arrives without disturbing whoever types', async ({
   browser,
 }) => {
-  const [first, second] = [await browser.newContext(), await browser.newContext()];
+  // Both are on the network all the time.
+  const first = await browser.newContext({ serviceWorkers: 'block' });
+  const second = await browser.newContext({ serviceWorkers: 'block' });
   const [ada, ben] = [await first.newPage(), await second.newPage()];
   const bench = new Bench(ada);
   await bench.newJob('Two at one job');

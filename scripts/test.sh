@@ -16,14 +16,16 @@ step() {
   fi
 }
 
-run_lint() {
-  npx --no-install eslint . --max-warnings 0 && npx --no-install prettier --check --log-level warn . && run_arrows
-}
+run_lint() { run_style && run_arrows; }
+run_style() { npx --no-install eslint . --max-warnings 0 && npx --no-install prettier --check --log-level warn .; }
 
 # Who may import whom: the floors of core, their faces, and no circles, of files or of rooms.
 run_arrows() { npm run --silent arrows; }
 
 run_types() { npm run --silent types; }
+
+# What needs the built program waits for it, whether it was built or not.
+wait_until_built() { until [ -e "$TEST_HOME/built" ] || ! kill -0 "$$" 2>/dev/null; do sleep 0.5; done; }
 
 # What runs in the background is waited for, shown, and judged.
 checks_result() {
@@ -142,15 +144,17 @@ run_tests() {
   remove_test_cluster
   rm -rf "$TEST_HOME"
   mkdir -p "$TEST_HOME"
-  step "Build" build_program
-  # They keep one processor busy for some six minutes; the server's tests, which wait for one another, use the other.
+  # They keep one processor busy for some six minutes; the build, and the server's tests, which wait for one another, use the other.
   (
     trap - EXIT ERR
-    if run_types && run_lint; then touch "$TEST_HOME/checks.passed"; fi >"$TEST_HOME/checks.log" 2>&1
+    if run_style && wait_until_built && run_arrows && run_types; then touch "$TEST_HOME/checks.passed"; fi >"$TEST_HOME/checks.log" 2>&1
+    wait_until_built
     if page_tests; then touch "$TEST_HOME/page.passed"; fi >"$TEST_HOME/page.log" 2>&1
     if core_tests --maxWorkers=1; then touch "$TEST_HOME/core.passed"; fi >"$TEST_HOME/core.log" 2>&1
   ) &
   CHECKS_PID=$!
+  step "Build" build_program
+  touch "$TEST_HOME/built"
   start_cluster "$TEST_HOME/pg" -c fsync=off
   ensure_roles
   step "Server tests on PostgreSQL" server_tests

@@ -18,16 +18,19 @@ function placesOf(value: unknown, path: readonly (string | number)[] = []): (rea
 }
 const places = placesOf(before).filter((path) => path.length > 0);
 
+const text = JSON.stringify(before);
+
 const changed = (path: readonly (string | number)[], value: unknown): unknown => {
-  const copy = structuredClone(before) as unknown as Record<string | number, unknown>;
+  const copy = JSON.parse(text) as Record<string | number, unknown>;
   const parent = path.slice(0, -1).reduce((node, key) => node[key] as typeof copy, copy);
   const last = path.at(-1)!;
   if (value === undefined) {
     if (Array.isArray(parent)) parent.splice(Number(last), 1);
     else Reflect.deleteProperty(parent, last);
-  } else parent[last] = value;
+  }
   // As it is sent: a number written as JSON has no negative zero.
-  return JSON.parse(JSON.stringify(copy)) as unknown;
+  else parent[last] = JSON.parse(JSON.stringify(value)) as unknown;
+  return copy;
 };
 
 describe('reading a change', () => {
@@ -50,7 +53,7 @@ describe('reading a change', () => {
         if (change.ok && whole.ok) expect(change.job).toEqual(whole.job);
         else if (!change.ok && !whole.ok) expect(change.problems).toEqual(whole.problems);
       }),
-      runs(1500),
+      runs(800),
     );
   }, 1_800_000);
 

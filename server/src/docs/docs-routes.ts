@@ -22,21 +22,27 @@ const page = `<!doctype html>
 `;
 const start = `SwaggerUIBundle({ url: '../api/openapi.json', dom_id: '#api', validatorUrl: null });\n`;
 
+/** Made when it is first asked for: a server that starts has more urgent things to do. */
+const once = <T>(make: () => T): (() => T) => {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+};
+
 /** The API's description and a page to read it; everything ships with the program. */
 export function docsRoutes(): Router {
   const router = Router({ strict: true });
   const assets = dirname(createRequire(import.meta.url).resolve('swagger-ui-dist/package.json'));
-  const description = openApiDocument();
-  const schema = jobJsonSchema();
+  const description = once(openApiDocument);
+  const jobSchema = once(jobJsonSchema);
+  const tariffSchema = once(tariffJsonSchema);
   router.get('/openapi.json', (_request, response) => {
-    response.json(description);
+    response.json(description());
   });
   router.get('/schema/job.json', (_request, response) => {
-    response.type('application/schema+json').send(JSON.stringify(schema, null, 2));
+    response.type('application/schema+json').send(JSON.stringify(jobSchema(), null, 2));
   });
-  const tariffs = tariffJsonSchema();
   router.get('/schema/tariffs.json', (_request, response) => {
-    response.type('application/schema+json').send(JSON.stringify(tariffs, null, 2));
+    response.type('application/schema+json').send(JSON.stringify(tariffSchema(), null, 2));
   });
   router.get('/docs', (_request, response) => {
     response.type('html').send(page);

@@ -1,9 +1,14 @@
 import * as z from 'zod';
 import { amountSchema, field, lineSchema } from '../../base/index.js';
 
+/** Zones that are there: to ask costs more than to read the rest of a site. */
+const zones = new Set<string>();
+
 const isTimeZone = (name: string): boolean => {
+  if (zones.has(name)) return true;
   try {
     new Intl.DateTimeFormat('en', { timeZone: name });
+    zones.add(name);
     return true;
   } catch {
     return false;

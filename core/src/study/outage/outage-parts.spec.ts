@@ -348,7 +348,8 @@ describe('sun through a year', () => {
       })[coupling === 'dc' ? 'dcW' : 'acW'];
     for (const coupling of ['ac', 'dc'] as const) {
       const [free, clipped] = [of(1e6, coupling), of(7900, coupling)];
-      expect(clipped).toEqual(free.map((watts) => Math.min(watts, 7900)));
+      const least = free.map((watts) => Math.min(watts, 7900));
+      expect(clipped.findIndex((watts, minute) => watts !== least[minute])).toBe(-1);
       const kept = clipped.reduce((a, b) => a + b, 0) / free.reduce((a, b) => a + b, 0);
       expect(kept).toBeGreaterThan(0.9);
       expect(kept).toBeLessThan(1);

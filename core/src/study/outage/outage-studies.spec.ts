@@ -116,16 +116,16 @@ describe('the runtime that is simulated', () => {
     });
     const outlook = (weather: 'no-sun' | 'hard' | 'usual') =>
       runtimeOutlook({ ...farmStudy, plan: brief(weather) }, builtInCatalogue)!;
-    const dark = outlook('no-sun');
+    const [dark, hard] = [outlook('no-sun'), outlook('hard')];
     expect(dark.nineteenOfTwentyH / plain.limit.value).toBeGreaterThan(0.93);
     expect(dark.nineteenOfTwentyH / plain.limit.value).toBeLessThan(1.07);
-    expect(outlook('hard').nineteenOfTwentyH).toBeGreaterThan(dark.nineteenOfTwentyH);
-    expect(outlook('usual').medianH).toBeGreaterThan(outlook('hard').nineteenOfTwentyH);
-    const margin = simulatedRuntimeMargin(settings, plain, outlook('hard'));
+    expect(hard.nineteenOfTwentyH).toBeGreaterThan(dark.nineteenOfTwentyH);
+    expect(outlook('usual').medianH).toBeGreaterThan(hard.nineteenOfTwentyH);
+    const margin = simulatedRuntimeMargin(settings, plain, hard);
     expect(margin.ratio).toBeCloseTo(28 / margin.limit.value, 9);
     expect(margin.limit.inputs['plain']).toBe(plain.limit);
     expect(margin.limitAtLeast).toBe(false);
-    const capped = { ...outlook('hard'), nineteenOfTwentyH: outlook('hard').followedH };
+    const capped = { ...hard, nineteenOfTwentyH: hard.followedH };
     expect(simulatedRuntimeMargin(settings, plain, capped).limitAtLeast).toBe(true);
   });
 
