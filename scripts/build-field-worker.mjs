@@ -25,6 +25,7 @@ const text = readFileSync(path, 'utf8');
 if (!text.includes(digest)) {
   const asked = text.replace(/(?<!function )sha1Binary\(/g, 'await sha1Binary(');
   const quick = asked.replace(/function sha1Binary\(buffer\) \{[^}]*\}/, digest);
-  if (asked === text || quick === asked) throw new Error('Angular’s service worker takes its digests in another way now');
+  if (asked === text || quick === asked)
+    throw new Error('Angular’s service worker takes its digests in another way now');
   writeFileSync(path, quick);
 }
