@@ -16,6 +16,7 @@ const floors = [
   'study',
   'offer',
   'checks',
+  'commissioning',
   'present',
   'job',
   'papers',

@@ -5,6 +5,8 @@ export type FigureUnit =
   | 'Wh'
   | 'A'
   | 'V'
+  | 'Ω'
+  | 'Hz'
   | 'h'
   | 's'
   | 'ms'

@@ -40,6 +40,14 @@ const scaleOf = (value: number, unit: FigureUnit, system: UnitSystem): Scale => 
       return { unit: 'A', convert: same, decimals: Math.abs(value) >= 100 ? 0 : 1 };
     case 'V':
       return { unit: 'V', convert: same, decimals: 0 };
+    case 'Ω':
+      return Math.abs(value) >= 1e6
+        ? { unit: 'MΩ', convert: (v) => v / 1e6, decimals: decimalsFor(value / 1e6) }
+        : Math.abs(value) >= 1000
+          ? { unit: 'kΩ', convert: (v) => v / 1000, decimals: decimalsFor(value / 1000) }
+          : { unit: 'Ω', convert: same, decimals: Math.abs(value) < 1 ? 3 : decimalsFor(value) };
+    case 'Hz':
+      return { unit: 'Hz', convert: same, decimals: 2 };
     case 'h':
       return { unit: 'h', convert: same, decimals: Math.abs(value) >= 100 ? 0 : 1 };
     case 's':

@@ -1,4 +1,21 @@
 export {
+  type AddedStep,
+  addedStepSchema,
+  type Commissioning,
+  commissioningSchema,
+  emptyCommissioning,
+  entryOf,
+  type Instrument,
+  instrumentSchema,
+  type PunchItem,
+  punchItemSchema,
+  sayOfStep,
+  type Signature,
+  signatureSchema,
+  type StepEntry,
+  stepEntrySchema,
+} from './commissioning/commissioning.schema.js';
+export {
   type Course,
   courseSchema,
   type CourseState,

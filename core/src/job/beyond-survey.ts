@@ -29,6 +29,7 @@ const names: Readonly<Record<string, string>> = {
   equipment: 'the units',
   dailyUse: 'the daily use',
   course: 'the course of the job',
+  commissioning: 'the commissioning',
   designs: 'the designs',
 };
 

@@ -11,6 +11,7 @@ import { toCompanyEquipment } from './migrations/11-company-equipment.js';
 import { toTariffs } from './migrations/12-tariffs.js';
 import { toWiring } from './migrations/13-wiring.js';
 import { toBusbarsAndPlaces } from './migrations/15-busbars-and-places.js';
+import { toCommissioning } from './migrations/17-commissioning.js';
 import { toCourse } from './migrations/16-course.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
@@ -37,6 +38,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   14: toPlacement,
   15: toBusbarsAndPlaces,
   16: toCourse,
+  17: toCommissioning,
 };
 
 /**

@@ -16,6 +16,7 @@ export {
 export { judgeTap } from './conductors/tap-rule.js';
 export { conductorAreaMm2 } from './earth/conductor-area.js';
 export { coldVoltageV } from './dc/array-string.js';
+export { resistanceOhmPerM } from './drop/resistance.js';
 export { advisedDrop, voltageDropShare } from './drop/voltage-drop.js';
 export { batteryCurrentA, lowestVoltageV, parallelCurrentsA, stringFuseA } from './dc/battery-circuit.js';
 export { electrodeConductor } from './earth/electrode-conductor.js';

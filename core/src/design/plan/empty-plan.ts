@@ -6,7 +6,14 @@ import { emptySources } from '../sources/sources.schema.js';
 import { emptyBackup } from '../backup/backup.schema.js';
 import type { SupplySystem } from '../../electric/index.js';
 import { usualCode } from '../../rules/index.js';
-import { emptyCourse, emptyLot, emptySurvey, emptyUsage, noParties } from '../../house/index.js';
+import {
+  emptyCommissioning,
+  emptyCourse,
+  emptyLot,
+  emptySurvey,
+  emptyUsage,
+  noParties,
+} from '../../house/index.js';
 import { emptyPlacement } from '../placement/placement.schema.js';
 import { emptyScenario } from '../sources/scenario.schema.js';
 import { emptyWiring } from '../wiring/wiring.schema.js';
@@ -56,6 +63,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     equipmentList: sampleLineOnly(),
     code: usualCode(),
     course: emptyCourse(),
+    commissioning: emptyCommissioning(),
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { supplySchema } from '../../electric/index.js';
 import {
+  commissioningSchema,
   courseSchema,
   loadSchema,
   lotSchema,
@@ -48,6 +49,8 @@ export const houseSlices = {
   /** The rules the house is judged by. */
   code: codeSchema,
   course: courseSchema,
+  /** What was found when the chosen design was put into service. */
+  commissioning: commissioningSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 
