@@ -22,7 +22,7 @@ export { sameValue } from './same-value.js';
 export { listedFile, type ReadListed, readListedFile } from './listed-file.js';
 export { nameList } from './name-list.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';
-export { parseQuantity, type UnitFactors } from './parse-quantity.js';
+export { type ParsedQuantity, parseQuantity, type UnitFactors } from './parse-quantity.js';
 export type { PublishedTable } from './published-table.js';
 export { amountText, checkedAmount, type ReadAmount, readAmount } from './read-amount.js';
 export { seededNormal, seededRandom } from './seeded-random.js';

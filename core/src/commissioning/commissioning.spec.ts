@@ -4,6 +4,7 @@ import { emptyCommissioning, sayOfStep } from '../house/index.js';
 import { judgeStep } from './judge/judge-step.js';
 import { standOfSteps } from './judge/stand-of-steps.js';
 import { boundsText, recordRows } from './record/record-rows.js';
+import { readReading } from './record/read-reading.js';
 import { phaseNames, type Step } from './steps/step.js';
 import { stepsOf } from './steps/steps-of.js';
 import { demosInHand } from './testing/in-hand.js';
@@ -200,5 +201,33 @@ describe('a record', () => {
     expect(said.entries).toHaveLength(1);
     expect(sayOfStep(said, 'a', { note: 'twice' }).entries).toMatchObject([{ reading: 0, note: 'twice' }]);
     expect(sayOfStep(said, 'a', { reading: null }).entries).toEqual([]);
+  });
+});
+
+describe('a reading', () => {
+  it.each([
+    ['121.4', 'V', 121.4],
+    ['2,3 MΩ', 'Ω', 2.3e6],
+    ['> 500 MΩ', 'Ω', 5e8],
+    ['0.12 ohm', 'Ω', 0.12],
+    ['430 kΩ', 'Ω', 4.3e5],
+    ['5 min', 's', 300],
+    ['-1.2 kW', 'W', -1200],
+    ['3 %', 'share', 0.03],
+    ['3', 'share', 0.03],
+    ['0.03 s', 'ms', 30],
+  ] as const)('“%s” is read', (text, unit, value) => {
+    const read = readReading(text, unit);
+    expect(read.ok && read.value).toBeCloseTo(value, 9);
+  });
+
+  it.each([
+    ['', 'V', 'Type what the instrument shows'],
+    ['OL', 'Ω', 'is not a number'],
+    ['3 kW', 'V', 'is not known here'],
+    ['2.5', 'count', 'whole number'],
+  ] as const)('“%s” is refused in words', (text, unit, words) => {
+    const read = readReading(text, unit);
+    expect(read.ok ? '' : read.message).toContain(words);
   });
 });

@@ -13,6 +13,7 @@ const surveyed: ReadonlySet<string> = new Set([
   'loads',
   'photos',
   'openPoints',
+  'commissioning',
 ]);
 /** Of a design: it follows the house, so that a load that is gone is gone from its circuits. */
 const follows: ReadonlySet<string> = new Set(['backup', 'wiring', 'placement']);
@@ -29,7 +30,6 @@ const names: Readonly<Record<string, string>> = {
   equipment: 'the units',
   dailyUse: 'the daily use',
   course: 'the course of the job',
-  commissioning: 'the commissioning',
   designs: 'the designs',
 };
 

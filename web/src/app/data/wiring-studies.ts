@@ -14,11 +14,12 @@ import { workerAnswers } from './worker-answers';
 const settleMs = 150;
 const firstMs = 1500;
 
+/** What is photographed, said or found of it wires nothing anew, nor does what is moved on the drawing. */
 const sameButNudges = (one: Plan | null, other: Plan | null): boolean =>
   one === other ||
   (one !== null &&
     other !== null &&
-    sameBut(one, other, ['wiring']) &&
+    sameBut(one, other, ['wiring', 'photos', 'course', 'commissioning', 'openPoints']) &&
     sameBut(one.wiring, other.wiring, ['nudges']));
 
 /** The wiring of the open design, derived and judged in a worker after every edit. */

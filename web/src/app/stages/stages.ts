@@ -1,5 +1,6 @@
 import { backupStage } from './backup/backup.stage';
 import { briefStage } from './brief/brief.stage';
+import { commissioningStage } from './commissioning/commissioning.stage';
 import { dailyStage } from './daily/daily.stage';
 import { loadsStage } from './loads/loads.stage';
 import { optionsStage } from './options/options.stage';
@@ -26,4 +27,5 @@ export const stages: readonly Stage[] = [
   wiringStage,
   placementStage,
   papersStage,
+  commissioningStage,
 ];

@@ -67,7 +67,10 @@ export class SourcesStage {
     const units = stack ? [stack.inverter, ...stack.batteries.map(({ unit }) => unit)] : [];
     return [...new Set(units)]
       .filter(({ assumed }) => assumed.length > 0)
-      .map((unit) => ({ name: unit.name, ratings: nameList(assumedRatings(unit).map(({ label }) => label.toLowerCase())) }));
+      .map((unit) => ({
+        name: unit.name,
+        ratings: nameList(assumedRatings(unit).map(({ label }) => label.toLowerCase())),
+      }));
   });
   protected readonly allMeeting = signal(false);
   protected readonly allSmaller = signal(false);

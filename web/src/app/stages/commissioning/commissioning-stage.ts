@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { recordRows } from '@levamen/core/commissioning';
+import { Button } from 'primeng/button';
+import { JobSession } from '../../data/job-session';
+import { downloadBlob, downloadJson, fileStem } from '../../ui/download';
+import { CommissioningLists } from './lists-card';
+import { CommissioningState } from './commissioning-state';
+import { SignOffCard } from './sign-off-card';
+import { StepCard } from './step-card';
+import { StepList } from './step-list';
+
+/** The design is put into service, step by step: each reading beside what the design predicts. */
+@Component({
+  selector: 'lv-commissioning-stage',
+  imports: [Button, CommissioningLists, SignOffCard, StepCard, StepList],
+  providers: [CommissioningState],
+  templateUrl: './commissioning-stage.html',
+  styleUrls: ['../work-and-side.css', './commissioning-stage.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CommissioningStage {
+  protected readonly state = inject(CommissioningState);
+  private readonly session = inject(JobSession);
+
+  protected readonly says = computed(() => {
+    const stand = this.state.stand();
+    if (!stand) return '';
+    const { right, off, open, steps } = stand;
+    return `${right} of ${steps.length} steps are right, ${off} off, ${open} open.`;
+  });
+
+  protected readonly stopped = computed(() =>
+    (this.state.stand()?.stopped ?? []).map(({ step }) => ({
+      id: step.id,
+      title: step.title,
+      makeSafe: step.makeSafe,
+    })),
+  );
+
+  protected async takeCsv(): Promise<void> {
+    const rows = this.rows();
+    const { unparse } = await import('papaparse');
+    // Cells that a spreadsheet would take for a formula are kept as text.
+    const text = unparse(rows, { escapeFormulae: true });
+    downloadBlob(new Blob([`\ufeff${text}\r\n`], { type: 'text/csv' }), `${this.stem()}-commissioning.csv`);
+  }
+
+  protected takeJson(): void {
+    const { instruments, punch, signatures } = this.state.record();
+    downloadJson(
+      {
+        format: 'levamen-commissioning',
+        version: 1,
+        job: this.session.job()?.name ?? '',
+        steps: this.rows(),
+        instruments,
+        punch,
+        signatures,
+      },
+      `${this.stem()}-commissioning.json`,
+    );
+  }
+
+  private rows() {
+    const stand = this.state.stand();
+    return stand ? recordRows(stand, this.state.record()) : [];
+  }
+
+  private stem(): string {
+    return fileStem(this.session.job()?.name ?? 'job');
+  }
+}

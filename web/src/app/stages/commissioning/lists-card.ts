@@ -1,0 +1,218 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  type AddedStep,
+  addedStepSchema,
+  type Commissioning,
+  type Instrument,
+  instrumentSchema,
+  type PunchItem,
+  punchItemSchema,
+} from '@levamen/core/house';
+import { Button } from 'primeng/button';
+import { FormField } from '../../ui/form-field';
+import { formsOf } from '../../ui/forms-of';
+import { CommissioningState } from './commissioning-state';
+
+/** What is left to do, the instruments in hand, and steps of one's own. */
+@Component({
+  selector: 'lv-commissioning-lists',
+  imports: [Button, FormField],
+  template: `
+    <section class="sheet" aria-labelledby="left-heading">
+      <h3 id="left-heading">Left to do</h3>
+      <p class="small soft">{{ leftSays() }}</p>
+      @for (row of punch(); track row.id) {
+        <details>
+          <summary [class.done]="row.isDone">{{ row.label }}</summary>
+          <div class="fields">
+            @for (name of punchNames; track name) {
+              <lv-form-field [of]="row.form" [name]="name" />
+            }
+            <p-button
+              label="Take it off"
+              size="small"
+              severity="secondary"
+              [text]="true"
+              [ariaLabel]="'Take off: ' + row.label"
+              (onClick)="drop('punch', row.id)"
+            />
+          </div>
+        </details>
+      }
+      <p-button
+        label="Something left to do"
+        icon="pi pi-plus"
+        size="small"
+        [outlined]="true"
+        (onClick)="addPunch()"
+      />
+    </section>
+    <section class="sheet" aria-labelledby="instruments-heading">
+      <h3 id="instruments-heading">Instruments</h3>
+      @for (row of instruments(); track row.id) {
+        <details>
+          <summary>{{ row.label }}</summary>
+          <div class="fields">
+            <lv-form-field [of]="row.form" name="name" />
+            <lv-form-field [of]="row.form" name="calibratedOn" />
+            <p-button
+              label="Remove"
+              size="small"
+              severity="secondary"
+              [text]="true"
+              [ariaLabel]="'Remove ' + row.label"
+              (onClick)="drop('instruments', row.id)"
+            />
+          </div>
+        </details>
+      }
+      <p-button
+        label="Instrument"
+        icon="pi pi-plus"
+        size="small"
+        [outlined]="true"
+        (onClick)="addInstrument()"
+      />
+    </section>
+    <section class="sheet" aria-labelledby="own-heading">
+      <h3 id="own-heading">Steps of your own</h3>
+      @for (row of own(); track row.id) {
+        <details>
+          <summary>{{ row.label }}</summary>
+          <div class="fields">
+            <lv-form-field [of]="row.form" name="title" />
+            <lv-form-field [of]="row.form" name="how" />
+            <p-button
+              label="Remove"
+              size="small"
+              severity="secondary"
+              [text]="true"
+              [ariaLabel]="'Remove step: ' + row.label"
+              (onClick)="drop('added', row.id)"
+            />
+          </div>
+        </details>
+      }
+      <p-button label="Step" icon="pi pi-plus" size="small" [outlined]="true" (onClick)="addOwn()" />
+    </section>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.6rem;
+    }
+    .sheet {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      justify-items: start;
+      gap: 0.4rem;
+      padding: 0.8rem 0.95rem;
+    }
+    .sheet > * {
+      min-width: 0;
+      max-width: 100%;
+    }
+    p {
+      margin: 0;
+    }
+    summary {
+      cursor: pointer;
+      min-height: 1.6rem;
+    }
+    .done {
+      color: var(--ink-soft);
+      text-decoration: line-through;
+    }
+    .fields {
+      display: grid;
+      gap: 0.4rem;
+      padding: 0.3rem 0 0.6rem 1rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CommissioningLists {
+  private readonly state = inject(CommissioningState);
+  private readonly record = this.state.record;
+  protected readonly punchNames = ['text', 'who', 'dueOn', 'doneOn'] as const;
+
+  protected readonly leftSays = computed(() => {
+    const { punch } = this.record();
+    const open = punch.filter(({ doneOn }) => doneOn === null).length;
+    if (punch.length === 0) return 'Nothing is noted.';
+    return open === 0 ? 'All of it is done.' : `${open} of ${punch.length} are open.`;
+  });
+
+  private readonly punchForms = formsOf<PunchItem>(
+    punchItemSchema.shape,
+    computed(() => this.record().punch),
+    (edit, label) => this.state.change(`left to do: ${label}`, (now) => ({ ...now, punch: edit(now.punch) })),
+  );
+  protected readonly punch = computed(() =>
+    this.punchForms().map(({ id, value, form }) => ({
+      id,
+      form,
+      label: value().text,
+      isDone: value().doneOn !== null,
+    })),
+  );
+
+  private readonly instrumentForms = formsOf<Instrument>(
+    instrumentSchema.shape,
+    computed(() => this.record().instruments),
+    (edit, label) =>
+      this.state.change(`instrument: ${label}`, (now) => ({ ...now, instruments: edit(now.instruments) })),
+  );
+  protected readonly instruments = computed(() =>
+    this.instrumentForms().map(({ id, value, form }) => ({ id, form, label: value().name })),
+  );
+
+  private readonly ownForms = formsOf<AddedStep>(
+    addedStepSchema.shape,
+    computed(() => this.record().added),
+    (edit, label) => this.state.change(`own step: ${label}`, (now) => ({ ...now, added: edit(now.added) })),
+  );
+  protected readonly own = computed(() =>
+    this.ownForms().map(({ id, value, form }) => ({ id, form, label: value().title })),
+  );
+
+  protected addPunch(): void {
+    this.add('left to do', (id) => ({
+      punch: [
+        ...this.record().punch,
+        { id, text: 'Something to finish', stepId: '', who: '', dueOn: null, doneOn: null },
+      ],
+    }));
+  }
+
+  protected addInstrument(): void {
+    this.add('instrument', (id) => ({
+      instruments: [...this.record().instruments, { id, name: 'Multimeter', calibratedOn: null }],
+    }));
+  }
+
+  protected addOwn(): void {
+    this.add('own step', (id) => ({
+      added: [...this.record().added, { id, title: 'What is to be checked', how: '' }],
+    }));
+  }
+
+  protected drop(list: 'punch' | 'instruments' | 'added', id: string): void {
+    this.state.change('taken away', (now) => ({
+      ...now,
+      [list]: now[list].filter((one) => one.id !== id),
+      // What was measured with an instrument that is gone was measured with one nobody names.
+      ...(list === 'instruments'
+        ? {
+            entries: now.entries.map((one) =>
+              one.instrumentId === id ? { ...one, instrumentId: '' as const } : one,
+            ),
+          }
+        : {}),
+    }));
+  }
+
+  private add(label: string, change: (id: string) => Partial<Commissioning>): void {
+    this.state.change(label, (now) => ({ ...now, ...change(crypto.randomUUID()) }));
+  }
+}

@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { phaseNames, phases } from '@levamen/core/commissioning';
+import { CommissioningState } from './commissioning-state';
+import { StepVerdictMark } from './step-verdict';
+
+/** Every step, phase by phase, in the order in which they are done. */
+@Component({
+  selector: 'lv-step-list',
+  imports: [StepVerdictMark],
+  template: `
+    @for (phase of groups(); track phase.name) {
+      <details [open]="phase.isOpen">
+        <summary>
+          <span>{{ phase.label }}</span>
+          <span class="soft small">{{ phase.count }}</span>
+        </summary>
+        <ol>
+          @for (row of phase.rows; track row.id) {
+            <li>
+              <button
+                type="button"
+                [class.waits]="row.waits"
+                [attr.aria-current]="row.isSelected ? 'step' : null"
+                (click)="state.choose(row.id)"
+              >
+                <lv-step-verdict [verdict]="row.verdict" [bare]="true" />
+                <span class="title">{{ row.title }}</span>
+                @if (row.waits) {
+                  <i class="pi pi-lock" aria-hidden="true"></i><span class="visually-hidden">waits</span>
+                }
+                @if (row.isOverridden) {
+                  <i class="pi pi-forward" aria-hidden="true"></i
+                  ><span class="visually-hidden">done before its turn</span>
+                }
+              </button>
+            </li>
+          }
+        </ol>
+      </details>
+    }
+  `,
+  styles: `
+    summary {
+      display: flex;
+      justify-content: space-between;
+      gap: 0.5rem;
+      padding: 0.4rem 0.2rem;
+      font-weight: 600;
+      cursor: pointer;
+    }
+    ol {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    button {
+      display: flex;
+      align-items: baseline;
+      gap: 0.45rem;
+      width: 100%;
+      min-height: 2.1rem;
+      padding: 0.3rem 0.4rem;
+      border: 0;
+      border-inline-start: 3px solid transparent;
+      background: none;
+      text-align: start;
+      cursor: pointer;
+    }
+    button:hover {
+      background: var(--accent-wash);
+    }
+    button[aria-current] {
+      border-inline-start-color: var(--accent);
+      background: var(--accent-wash);
+    }
+    .title {
+      flex: 1;
+      min-width: 0;
+    }
+    .waits {
+      color: var(--ink-soft);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepList {
+  protected readonly state = inject(CommissioningState);
+  protected readonly groups = computed(() => {
+    const steps = this.state.stand()?.steps ?? [];
+    const selected = this.state.selected();
+    return phaseNames.flatMap((name) => {
+      const mine = steps.filter(({ step }) => step.phase === name);
+      if (mine.length === 0) return [];
+      const right = mine.filter(({ verdict }) => verdict === 'right').length;
+      const off = mine.filter(({ verdict }) => verdict === 'off').length;
+      return [
+        {
+          name,
+          label: phases[name],
+          count: `${right} of ${mine.length} right${off > 0 ? `, ${off} off` : ''}`,
+          isOpen: selected?.step.phase === name || off > 0,
+          rows: mine.map(({ step, verdict, waitsFor, entry }) => ({
+            id: step.id,
+            title: step.title,
+            verdict,
+            waits: waitsFor.length > 0,
+            isOverridden: entry.override !== null,
+            isSelected: step.id === selected?.step.id,
+          })),
+        },
+      ];
+    });
+  });
+}
