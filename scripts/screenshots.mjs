@@ -105,10 +105,17 @@ await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000
 await page.getByRole('button', { name: 'Issue this outage card' }).click();
 await page.locator('[data-issued]').waitFor({ timeout: 60_000 });
 await shoot('papers');
-await open('Farmhouse above the harbour', 'Brief');
-await page.getByRole('link', { name: 'Open points' }).click();
-await page.locator('tr[lv-open-point-row]', { hasText: 'of its limit' }).first().waitFor();
-await shoot('open-points');
+await open('Farmhouse above the harbour', 'Commissioning');
+await page
+  .getByRole('navigation', { name: 'Steps' })
+  .getByRole('button')
+  .first()
+  .waitFor({ timeout: 60_000 });
+await page.getByLabel(/^Reading/).fill('0.9');
+await page.getByRole('button', { name: 'Take it' }).click();
+await page.getByText('Likely:').waitFor();
+await shoot('commissioning');
+
 await page.goto(`${url}/equipment`);
 await page.getByRole('button', { name: 'Bramble 190' }).waitFor();
 await page.getByRole('button', { name: 'Woad 93' }).click();

@@ -8,6 +8,7 @@ import { partsPaper } from './material/parts-paper.js';
 import { packet } from './packet/packet.js';
 import { type LayOut, packetOf } from './packet/packet-of.js';
 import { proposal } from './proposal/proposal.js';
+import { reportPaper } from './report/report-paper.js';
 import type { DesignStudy, PaperSources } from './study/design-study.js';
 import { cardWords } from './words/card-words.js';
 import { type InLanguage, inLanguage } from './words/in-language.js';
@@ -30,6 +31,7 @@ const tradeTitles: Readonly<Record<Exclude<PaperKind, 'proposal' | 'card'>, stri
   packet: 'Permit and utility packet',
   parts: 'Parts list',
   labels: 'Labels',
+  report: 'Commissioning report',
 };
 
 const tradeCaution =
@@ -46,7 +48,7 @@ export async function composePaper(request: PaperRequest, from: ComposeFrom): Pr
   const studies: DesignStudy[] = [];
   for (const [index, designId] of request.designIds.entries()) {
     await progress(0.1 + (0.4 * index) / request.designIds.length, 'Working out the design');
-    studies.push(await from.study(designId));
+    studies.push(withJob(await from.study(designId), job));
   }
   const { plan } = studies[0]!;
   const written = inLanguage(language, plan.supply.system, plan.site.units);
@@ -79,6 +81,12 @@ export async function composePaper(request: PaperRequest, from: ComposeFrom): Pr
   };
 }
 
+/** What no study reads is as the job has it now, though the design was worked out before. */
+const withJob = (
+  study: DesignStudy,
+  { photos, course, openPoints, commissioning }: PaperSources['job'],
+): DesignStudy => ({ ...study, plan: { ...study.plan, photos, course, openPoints, commissioning } });
+
 function titleOf(kind: PaperKind, { language }: InLanguage): string {
   if (kind === 'proposal') return proposalWords[language].title;
   if (kind === 'card') return cardWords[language].title;
@@ -103,5 +111,7 @@ async function partsOfPaper(
       return labelsPaper(study, safetyOf(study.plan, study.wired).signs, sheet);
     case 'card':
       return outageCard(study, company, written);
+    case 'report':
+      return reportPaper(study);
   }
 }

@@ -25,7 +25,7 @@ function continuity(sized: SizedCable, units: DesignInHand['plan']['site']['unit
   return {
     id: `continuity:${part.id}`,
     phase: 'dead',
-    title: `Continuity of the protective conductor: ${part.name}`,
+    title: `Protective conductor: ${part.name}`,
     how: 'From end to end with a low-resistance ohmmeter, its leads nulled.',
     why: 'A fault trips the breaker only through a conductor that is whole.',
     care: 'dead',
@@ -132,7 +132,7 @@ export function deadTests({ plan, wired }: DesignInHand): Step[] {
     ...[...boxes].flatMap(([enclosure, { name }]) => [
       so(
         `polarity:${enclosure}`,
-        `Polarity and order of phases: ${name}`,
+        `Polarity, order of phases: ${name}`,
         'Conductor by conductor from one end to the other, by continuity.',
         'A neutral on a leg puts the leg’s voltage on everything that hangs on it.',
         ['Two conductors are exchanged at one end'],
@@ -140,7 +140,7 @@ export function deadTests({ plan, wired }: DesignInHand): Step[] {
       ),
       so(
         `torque:${enclosure}`,
-        `Torque, marked at every lug: ${name}`,
+        `Torque marks: ${name}`,
         'With a torque tool to what the equipment says, each lug marked across its screw.',
         'A lug that is not tight warms until it burns.',
         ['A lug has no mark, or the mark has moved'],
@@ -150,7 +150,7 @@ export function deadTests({ plan, wired }: DesignInHand): Step[] {
     ...[...bonds.values()].map(({ group, name }) =>
       so(
         `bond:${group}`,
-        `Neutral and earth meet at one place: ${name}`,
+        `Bonded here and nowhere else: ${name}`,
         'Lift the neutral there: between neutral and earth nothing conducts any more. Put it back.',
         'Two bonds put the neutral’s current on earth; none leaves a fault without a way back.',
         [

@@ -53,7 +53,7 @@ export function energising({ plan, islands }: DesignInHand): Step[] {
             {
               id: `order:${island.id}`,
               phase: 'energise',
-              title: `Batteries, their management, inverters, in this order: ${island.name}`,
+              title: `Batteries, then inverters: ${island.name}`,
               how: 'Battery switches first, then the management of the batteries, then the inverters, as their maker says; breakers of the output last.',
               why: 'Closed the other way round, the capacitors of the inverter draw an arc through the battery switch.',
               care: 'live',

@@ -119,8 +119,8 @@ export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
             {
               id: `spread:${island.id}`,
               phase: 'talk' as const,
-              title: `Charge of the fullest less that of the emptiest: ${island.name}`,
-              how: 'As they report it, before they are joined.',
+              title: `Charges apart: ${island.name}`,
+              how: 'Charge of the fullest less that of the emptiest, as they report it, before they are joined.',
               why: 'Joined at different charges, one empties itself into the other.',
               care: null,
               asks: {
@@ -145,8 +145,8 @@ export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
       {
         id: `firmware:${island.id}`,
         phase: 'talk',
-        title: `Firmware as its maker asks, the same in all units, clock and time zone right: ${island.name}`,
-        how: 'As the inverter or its portal shows it; write the versions into the note.',
+        title: `Firmware, clock: ${island.name}`,
+        how: 'The version its maker asks for, the same in all units; clock and time zone right. Write the versions into the note.',
         why: 'Units of different versions do not always share their load; a clock that is off moves every tariff.',
         care: null,
         asks: { kind: 'so', causes: ['An update waits, or the gateway has no connection'] },

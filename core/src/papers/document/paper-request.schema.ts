@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { idSchema } from '../../base/index.js';
 
 /** What a job leaves the house as. */
-export const paperKinds = ['proposal', 'packet', 'parts', 'labels', 'card'] as const;
+export const paperKinds = ['proposal', 'packet', 'parts', 'labels', 'card', 'report'] as const;
 export const paperKindSchema = z.enum(paperKinds, { error: `Choose one of: ${paperKinds.join(', ')}` });
 export type PaperKind = z.infer<typeof paperKindSchema>;
 
@@ -38,6 +38,7 @@ export const paperParts = {
   parts: ['units', 'wiring', 'work'],
   labels: ['list', 'sheets'],
   card: ['hours', 'on', 'off-first', 'trip', 'return', 'emergency'],
+  report: ['summary', 'steps', 'left', 'signed'],
 } as const satisfies Readonly<Record<PaperKind, readonly string[]>>;
 
 const partNames = [...new Set(Object.values(paperParts).flat())];

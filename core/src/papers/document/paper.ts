@@ -53,6 +53,8 @@ export type Block =
   | { readonly kind: 'signatures'; readonly lines: readonly string[] }
   /** Boxes to tick. */
   | { readonly kind: 'ticks'; readonly items: readonly string[] }
+  /** A small picture among the text, so wide. */
+  | { readonly kind: 'mark'; readonly svg: string; readonly widthMm: number }
   /** Stays on one page. */
   | { readonly kind: 'together'; readonly blocks: readonly Block[] }
   /** Side by side. */

@@ -78,6 +78,8 @@ export function textsOf(blocks: readonly Block[]): string[] {
         return [block.title, ...block.lines];
       case 'signatures':
         return [...block.lines];
+      case 'mark':
+        return [];
       case 'picture':
         return [...block.texts];
       case 'drawing':

@@ -30,6 +30,7 @@ const shownIn = {
   parts: 'parts list',
   labels: 'labels',
   card: 'outage card',
+  report: 'commissioning report',
 } as const;
 
 /** Designs that were worked out last, and from what: a paper is looked at again with another part of it. */
@@ -39,7 +40,13 @@ const mostKnown = 6;
 function studyOf(sources: PaperSources, designId: string, weatherId: string | null): Promise<DesignStudy> {
   const { job, items, book } = sources;
   const key = digestOf(
-    JSON.stringify([{ ...job, photos: [], openPoints: [], course: null }, items, book, weatherId, designId]),
+    JSON.stringify([
+      { ...job, photos: [], openPoints: [], course: null, commissioning: null },
+      items,
+      book,
+      weatherId,
+      designId,
+    ]),
   );
   const found = known.get(key);
   if (found) return found;

@@ -338,6 +338,8 @@ function setBlock(block: Block, paper: Paper, sheet: SheetSize): SetBlock {
         columns: [block.left, block.right].map((some) => together(some, paper, sheet)),
         columnGap: 16,
       });
+    case 'mark':
+      return here({ svg: block.svg, width: points(block.widthMm), margin: [0, 2, 0, 6] });
     case 'picture':
       return {
         begins: { lies: block.turned },

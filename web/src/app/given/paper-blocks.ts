@@ -177,6 +177,7 @@ function readable(block: Block): Readable[] {
       return [{ kind: 'within', blocks: [...block.left, ...block.right] }];
     case 'ticks':
     case 'signatures':
+    case 'mark':
     case 'picture':
       return [];
   }

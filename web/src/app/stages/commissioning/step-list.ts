@@ -21,16 +21,16 @@ import { StepVerdictMark } from './step-verdict';
                 type="button"
                 [class.waits]="row.waits"
                 [attr.aria-current]="row.isSelected ? 'step' : null"
+                [attr.aria-label]="row.label"
                 (click)="state.choose(row.id)"
               >
                 <lv-step-verdict [verdict]="row.verdict" [bare]="true" />
                 <span class="title">{{ row.title }}</span>
                 @if (row.waits) {
-                  <i class="pi pi-lock" aria-hidden="true"></i><span class="visually-hidden">waits</span>
+                  <i class="pi pi-lock" aria-hidden="true"></i>
                 }
                 @if (row.isOverridden) {
-                  <i class="pi pi-forward" aria-hidden="true"></i
-                  ><span class="visually-hidden">done before its turn</span>
+                  <i class="pi pi-forward" aria-hidden="true"></i>
                 }
               </button>
             </li>
@@ -102,6 +102,12 @@ export class StepList {
           rows: mine.map(({ step, verdict, waitsFor, entry }) => ({
             id: step.id,
             title: step.title,
+            label: [
+              step.title,
+              verdict,
+              ...(waitsFor.length > 0 ? ['waits'] : []),
+              ...(entry.override ? ['done before its turn'] : []),
+            ].join(', '),
             verdict,
             waits: waitsFor.length > 0,
             isOverridden: entry.override !== null,

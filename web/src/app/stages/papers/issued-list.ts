@@ -164,6 +164,7 @@ const kindNames = {
   parts: 'parts list',
   labels: 'set of labels',
   card: 'outage card',
+  report: 'commissioning report',
 } as const;
 
 function stateOf({ erasedAt, isReplaced, differs }: IssuedPaper): string {

@@ -18,6 +18,10 @@ export const kindWords: Readonly<Record<PaperKind, { readonly name: string; read
     name: 'Outage card',
     says: 'For the household, one page: how long it lasts, what to switch off first, what comes back and when.',
   },
+  report: {
+    name: 'Report',
+    says: 'Of commissioning: every step with what was predicted, found and by whom, what is left, both signatures.',
+  },
 };
 
 export const languageWords: Readonly<Record<Language, string>> = {
@@ -63,4 +67,8 @@ export const partWords: Readonly<Record<string, string>> = {
   trip: 'When everything goes dark',
   return: 'What comes back',
   emergency: 'Emergency',
+  summary: 'What was put into service',
+  steps: 'Steps and readings',
+  left: 'Left to do',
+  signed: 'Signatures',
 };

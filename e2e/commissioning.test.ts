@@ -1,0 +1,78 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { passesAxe } from './axe';
+import { copyOfTheFarm } from './farm-copy';
+
+test('a system goes into service step by step: readings are judged, the order is kept, what is off stops it, both sides sign', async ({
+  page,
+}) => {
+  const bench = await copyOfTheFarm(page, 'Into service', 'commissioning');
+  const steps = page.getByRole('navigation', { name: 'Steps' });
+  const card = page.locator('lv-step-card');
+  const says = page.locator('[data-commissioned]');
+  const open = (name: RegExp) => steps.getByRole('button', { name }).first().click();
+  const reading = card.getByLabel(/^Reading/);
+  await expect(says).toContainText(/^0 of \d+ steps are right/, { timeout: 30_000 });
+
+  // Typed with a unit, tapped on the keys, and refused in words.
+  await open(/Insulation/);
+  await reading.fill('OL');
+  await reading.press('Enter');
+  await expect(card).toContainText('is not a number');
+  await reading.fill('> 500 MΩ');
+  await reading.press('Enter');
+  await expect(says).toContainText(/^1 of/);
+  await open(/Protective conductor/);
+  for (const key of ['0', 'Point', '9']) await card.getByRole('button', { name: key, exact: true }).click();
+  await card.getByRole('button', { name: 'Take it' }).click();
+  await expect(card.getByRole('alert')).toContainText(/Stop\. Leave .* without power/);
+  await expect(card.getByRole('alert')).toContainText('A screw that is not tightened');
+  await expect(page.locator('.stop')).toContainText('Stop: Protective conductor');
+  await card.getByRole('button', { name: 'Put it on the list of what is left' }).click();
+  await expect(page.getByRole('region', { name: 'Left to do' })).toContainText('1 of 1 are open');
+
+  // What comes later waits, and nobody goes past what must be made safe.
+  await steps.getByText('Energising').click();
+  await open(/^Grid, L1-N/);
+  await expect(card).toContainText('It waits for:');
+  await expect(card.getByRole('button', { name: 'Go on all the same' })).toHaveCount(0);
+  await expect(reading).toHaveCount(0);
+  await page.getByRole('button', { name: /^Show Protective conductor/ }).click();
+  await reading.fill('0.08');
+  await reading.press('Enter');
+  await expect(page.locator('.stop')).toHaveCount(0);
+  await steps.getByText('Energising').click();
+  await open(/^Grid, L1-N/);
+  await card.getByLabel('Why it is done before its turn').fill('The megger is on another site');
+  await card.getByRole('button', { name: 'Go on all the same' }).click();
+  await reading.fill('131');
+  await reading.press('Enter');
+  await expect(card.getByRole('alert')).toContainText('A loose neutral');
+  await reading.fill('121.4');
+  await reading.press('Enter');
+  await expect(card).toContainText('Done before its turn: The megger is on another site');
+  await expect(says).toContainText(/^3 of/);
+  await passesAxe(page, false);
+
+  // Both sign; the record leaves, and the report shows what was found.
+  await page.getByRole('button', { name: 'Sign for the household' }).click();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Maud Hollis');
+  const field = (await page.locator('canvas').boundingBox())!;
+  await page.mouse.move(field.x + 20, field.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(field.x + 90, field.y + 60, { steps: 5 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Sign', exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Signature of Maud Hollis' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSV' }).click();
+  const csv = readFileSync(await (await download).path(), 'utf8');
+  expect(csv).toMatch(/Energising,"?Grid, L1-N: [^\n]*,121\.4,V,,right/);
+  await bench.saved();
+  await page.reload();
+  await expect(says).toContainText(/^3 of/, { timeout: 30_000 });
+  await bench.goTo('Papers');
+  await page.getByRole('button', { name: 'Report', exact: true }).click();
+  await expect(page.getByText('Draft of the job as it is now.')).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText(/things are not entered yet/)).toBeVisible();
+});
