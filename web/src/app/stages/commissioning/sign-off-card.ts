@@ -59,6 +59,7 @@ const sides = [
             <div class="line">
               <p-button
                 label="Sign"
+                ariaLabel="Sign now"
                 icon="pi pi-check"
                 size="small"
                 [disabled]="name() === ''"
