@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { recordRows } from '@levamen/core/commissioning';
+import { unparse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
 import { downloadBlob, downloadJson, fileStem } from '../../ui/download';
@@ -37,9 +38,8 @@ export class CommissioningStage {
     })),
   );
 
-  protected async takeCsv(): Promise<void> {
+  protected takeCsv(): void {
     const rows = this.rows();
-    const { unparse } = await import('papaparse');
     // Cells that a spreadsheet would take for a formula are kept as text.
     const text = unparse(rows, { escapeFormulae: true });
     downloadBlob(new Blob([`\ufeff${text}\r\n`], { type: 'text/csv' }), `${this.stem()}-commissioning.csv`);
