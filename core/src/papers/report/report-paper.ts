@@ -1,5 +1,6 @@
 import {
   boundsText,
+  type DesignInHand,
   type Phase,
   phaseNames,
   phases,
@@ -10,7 +11,6 @@ import {
 import { quantityText } from '../../base/index.js';
 import type { Commissioning, Signature } from '../../house/index.js';
 import type { Block, Missing, PaperPart, TableCell } from '../document/paper.js';
-import type { DesignStudy } from '../study/design-study.js';
 import { signatureSvg } from './signature-svg.js';
 
 const verdictWords: Readonly<Record<StandingStep['verdict'], string>> = {
@@ -26,20 +26,20 @@ const sideWords: Readonly<Record<Signature['id'], string>> = {
 const signatureMm = 70;
 
 /** The report of commissioning: every step with what was predicted and found, what is left to do, and who took it over. */
-export function reportPaper(study: DesignStudy): {
+export function reportPaper(design: DesignInHand): {
   readonly parts: readonly PaperPart[];
   readonly missing: readonly Missing[];
 } {
-  const { plan } = study;
+  const { plan } = design;
   const record = plan.commissioning;
-  const stand = standOfSteps(stepsOf(study, record), record);
+  const stand = standOfSteps(stepsOf(design, record), record);
   const { right, off, open, steps } = stand;
   return {
     parts: [
       {
         id: 'summary',
         blocks: summary(
-          study,
+          design,
           record,
           `${right} of ${steps.length} steps are right, ${off} off, ${open} open.`,
         ),
@@ -68,7 +68,7 @@ export function reportPaper(study: DesignStudy): {
   };
 }
 
-function summary({ plan, islands }: DesignStudy, { instruments }: Commissioning, says: string): Block[] {
+function summary({ plan, islands }: DesignInHand, { instruments }: Commissioning, says: string): Block[] {
   const rows: (readonly [string, string])[] = [
     ['Owner', plan.parties.client],
     ['Address', plan.parties.address || plan.site.place],
