@@ -53,7 +53,7 @@ describe('reading a change', () => {
         if (change.ok && whole.ok) expect(change.job).toEqual(whole.job);
         else if (!change.ok && !whole.ok) expect(change.problems).toEqual(whole.problems);
       }),
-      runs(800),
+      runs(1500),
     );
   }, 1_800_000);
 
