@@ -15,6 +15,7 @@ export {
 } from './format-quantity.js';
 export { groupBy } from './group-by.js';
 export { interpolate } from './interpolate.js';
+export { keepNewest } from './keep-newest.js';
 export { decimalText, moneySchema } from './money.schema.js';
 export { minorUnit, type MinorUnit, placesOf, rateText } from './minor-unit.js';
 export { sameBut } from './same-but.js';

@@ -14,6 +14,7 @@ export {
   signatureSchema,
   type StepEntry,
   stepEntrySchema,
+  strokePath,
 } from './commissioning/commissioning.schema.js';
 export {
   type Course,

@@ -13,7 +13,7 @@ import type { DesignStudy, PaperSources } from './study/design-study.js';
 import { cardWords } from './words/card-words.js';
 import { type InLanguage, inLanguage } from './words/in-language.js';
 import { proposalWords } from './words/proposal-words.js';
-import { safetyOf } from '../wiring/index.js';
+import { signsOf } from '../wiring/index.js';
 
 /** What a paper is composed from. */
 export interface ComposeFrom extends PaperSources {
@@ -108,7 +108,7 @@ async function partsOfPaper(
     case 'parts':
       return partsPaper(study, items, book, written);
     case 'labels':
-      return labelsPaper(study, safetyOf(study.plan, study.wired).signs, sheet);
+      return labelsPaper(study, signsOf(study.plan, study.wired), sheet);
     case 'card':
       return outageCard(study, company, written);
     case 'report':

@@ -29,20 +29,21 @@ export function standOfSteps(steps: readonly Step[], record: Commissioning): Sta
     return { step, entry, ...judgeStep(step, entry) };
   });
   const notRight = judged.filter(({ verdict, entry }) => verdict !== 'right' && entry.override === null);
-  const stopping = judged.filter(({ verdict, step }) => verdict === 'off' && step.makeSafe !== '');
+  const isStopping = ({ verdict, step }: Judged & { readonly step: Step }): boolean =>
+    verdict === 'off' && step.makeSafe !== '';
+  const stopping = judged.filter(isStopping);
   const rank = (step: Step): number => phaseNames.indexOf(step.phase);
   const before = (step: Step, some: readonly { readonly step: Step }[]): Step[] =>
     step.phase === 'own' ? [] : some.flatMap((one) => (rank(one.step) < rank(step) ? [one.step] : []));
+  const standing = judged.map((one) => ({
+    ...one,
+    waitsFor: before(one.step, one.entry.override === null ? notRight : stopping),
+  }));
   const count = (verdict: Judged['verdict']): number =>
     judged.filter((one) => one.verdict === verdict).length;
   return {
-    steps: judged.map((one) => ({
-      ...one,
-      waitsFor: before(one.step, one.entry.override === null ? notRight : stopping),
-    })),
-    stopped: judged
-      .filter((one) => stopping.includes(one))
-      .map((one) => ({ ...one, waitsFor: before(one.step, stopping) })),
+    steps: standing,
+    stopped: standing.filter(isStopping),
     right: count('right'),
     off: count('off'),
     open: count('open'),

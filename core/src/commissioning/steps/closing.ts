@@ -1,12 +1,12 @@
 import { given } from '../../base/index.js';
-import { safetyOf } from '../../wiring/index.js';
+import { signsOf } from '../../wiring/index.js';
 import type { DesignInHand } from './design-in-hand.js';
 import { question } from './question.js';
 import type { Step } from './step.js';
 
 /** Before the covers close and everybody goes. */
 export function closing({ plan, wired }: DesignInHand): Step[] {
-  const signs = safetyOf(plan, wired).signs.length;
+  const signs = signsOf(plan, wired).length;
   return [
     question('close', {
       id: 'nothing-left',

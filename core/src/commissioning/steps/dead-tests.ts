@@ -2,6 +2,7 @@ import { derived, given, quantityText } from '../../base/index.js';
 import { resistanceOhmPerM } from '../../rules/details.js';
 import type { SizedCable } from '../../wiring/index.js';
 import type { DesignInHand } from './design-in-hand.js';
+import { question } from './question.js';
 import type { Step } from './step.js';
 
 /** Probes, contacts and a conductor of another temperature, Ω and times (common practice, no source). */
@@ -92,24 +93,6 @@ const insulation = ({ part }: SizedCable): Step => ({
   makeSafe: `Leave ${part.name} without power, and find where it is damaged.`,
 });
 
-const so = (
-  id: string,
-  title: string,
-  how: string,
-  why: string,
-  causes: readonly string[],
-  makeSafe = '',
-): Step => ({
-  id,
-  phase: 'dead',
-  title,
-  how,
-  why,
-  care: 'dead',
-  asks: { kind: 'so', causes },
-  makeSafe,
-});
-
 /** What is tested before anything is switched on: every new cable, every box that was worked in, and the bonds. */
 export function deadTests({ plan, wired }: DesignInHand): Step[] {
   const { graph, cables } = wired;
@@ -130,35 +113,37 @@ export function deadTests({ plan, wired }: DesignInHand): Step[] {
     ...fresh.map((sized) => continuity(sized, plan.site.units)),
     ...fresh.filter(({ cable }) => cable.use !== 'battery').map(insulation),
     ...[...boxes].flatMap(([enclosure, { name }]) => [
-      so(
-        `polarity:${enclosure}`,
-        `Polarity, order of phases: ${name}`,
-        'Conductor by conductor from one end to the other, by continuity.',
-        'A neutral on a leg puts the leg’s voltage on everything that hangs on it.',
-        ['Two conductors are exchanged at one end'],
-        `Leave ${name} without power until its conductors are where they belong.`,
-      ),
-      so(
-        `torque:${enclosure}`,
-        `Torque marks: ${name}`,
-        'With a torque tool to what the equipment says, each lug marked across its screw.',
-        'A lug that is not tight warms until it burns.',
-        ['A lug has no mark, or the mark has moved'],
-        '',
-      ),
+      question('dead', {
+        id: `polarity:${enclosure}`,
+        title: `Polarity, order of phases: ${name}`,
+        how: 'Conductor by conductor from one end to the other, by continuity.',
+        why: 'A neutral on a leg puts the leg’s voltage on everything that hangs on it.',
+        causes: ['Two conductors are exchanged at one end'],
+        care: 'dead',
+        makeSafe: `Leave ${name} without power until its conductors are where they belong.`,
+      }),
+      question('dead', {
+        id: `torque:${enclosure}`,
+        title: `Torque marks: ${name}`,
+        how: 'With a torque tool to what the equipment says, each lug marked across its screw.',
+        why: 'A lug that is not tight warms until it burns.',
+        causes: ['A lug has no mark, or the mark has moved'],
+        care: 'dead',
+      }),
     ]),
     ...[...bonds.values()].map(({ group, name }) =>
-      so(
-        `bond:${group}`,
-        `Bonded here and nowhere else: ${name}`,
-        'Lift the neutral there: between neutral and earth nothing conducts any more. Put it back.',
-        'Two bonds put the neutral’s current on earth; none leaves a fault without a way back.',
-        [
+      question('dead', {
+        id: `bond:${group}`,
+        title: `Bonded here and nowhere else: ${name}`,
+        how: 'Lift the neutral there: between neutral and earth nothing conducts any more. Put it back.',
+        why: 'Two bonds put the neutral’s current on earth; none leaves a fault without a way back.',
+        causes: [
           'A second bond screw or strap in a panel behind it',
           'The bond of the island closes while the grid is there',
         ],
-        'Find the second bond before anything is switched on.',
-      ),
+        care: 'dead',
+        makeSafe: 'Find the second bond before anything is switched on.',
+      }),
     ),
   ];
 }

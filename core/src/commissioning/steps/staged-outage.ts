@@ -1,8 +1,7 @@
 import { derived, given } from '../../base/index.js';
-import { usualReturnMin } from '../../design/index.js';
+import { islandPlan, usualReturnMin } from '../../design/index.js';
 import { type Load, runningPowerVA } from '../../house/index.js';
 import { demandContextOf, startDemand } from '../../study/index.js';
-import { islandPlan } from '../../design/index.js';
 import type { DesignInHand } from './design-in-hand.js';
 import { question } from './question.js';
 import type { Step } from './step.js';

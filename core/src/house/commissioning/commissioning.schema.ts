@@ -78,6 +78,13 @@ export const signatureSchema = z.strictObject({
 });
 export type Signature = z.infer<typeof signatureSchema>;
 
+/** A drawn line of a signature as the path of a picture a thousand wide. */
+export const strokePath = (numbers: readonly number[]): string =>
+  numbers.reduce(
+    (path, value, index) => path + (index === 0 ? 'M' : index % 2 === 0 ? ' L' : ' ') + value,
+    '',
+  );
+
 const mostEntries = 600;
 
 /** What was found when the design was built and put into service. */

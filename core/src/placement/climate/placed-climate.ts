@@ -1,3 +1,4 @@
+import { keepNewest } from '../../base/index.js';
 import { type Plan, wallWork } from '../../design/index.js';
 import { facingOf, placeKinds, type Wall } from '../../house/index.js';
 import {
@@ -48,12 +49,7 @@ const mostPaths = 3;
 
 function pathOf({ latitudeDeg, longitudeDeg, altitudeM, zoneH }: Weather): SunPath {
   const key = [latitudeDeg, longitudeDeg, zoneH].join();
-  const known = paths.get(key);
-  if (known) return known;
-  if (paths.size >= mostPaths) paths.delete(paths.keys().next().value!);
-  const made = sunPath({ latitudeDeg, longitudeDeg, altitudeM }, zoneH);
-  paths.set(key, made);
-  return made;
+  return keepNewest(paths, key, mostPaths, () => sunPath({ latitudeDeg, longitudeDeg, altitudeM }, zoneH));
 }
 
 /** Direct sun at a height of a wall; null = it is indoors, shaded, or nobody knows where it faces. */

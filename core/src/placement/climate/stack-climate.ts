@@ -1,3 +1,4 @@
+import { keepNewest } from '../../base/index.js';
 import type { Plan } from '../../design/index.js';
 import { chargeShareAt, dischargeShareAt } from '../../electric/index.js';
 import type { Stack, Unit } from '../../equipment/index.js';
@@ -21,8 +22,16 @@ export interface StackClimate {
 
 type Place = Pick<Plan, 'lot' | 'placement'>;
 
+/** What is kept goes with the weather it is of. */
+type Kept<T> = WeakMap<WeatherYear, Map<string, T>>;
+function under<T>(kept: Kept<T>, weather: WeatherYear): Map<string, T> {
+  const map = kept.get(weather) ?? new Map<string, T>();
+  kept.set(weather, map);
+  return map;
+}
+
 /** By weather and by what they rest on: a stack of ten modules on one wall has one climate. */
-const known = new WeakMap<WeatherYear, Map<string, ThingClimate>>();
+const known: Kept<ThingClimate> = new WeakMap();
 const mostKnown = 60;
 
 function climateOf(
@@ -49,14 +58,9 @@ function climateOf(
     massKg,
     height,
   ]);
-  const climates = known.get(weather) ?? new Map<string, ThingClimate>();
-  known.set(weather, climates);
-  const before = climates.get(key);
-  if (before) return before;
-  if (climates.size >= mostKnown) climates.delete(climates.keys().next().value!);
-  const made = thingClimate(plan, { thing, wall, leftM: 0, bottomM, widthM, heightM }, weather);
-  climates.set(key, made);
-  return made;
+  return keepNewest(under(known, weather), key, mostKnown, () =>
+    thingClimate(plan, { thing, wall, leftM: 0, bottomM, widthM, heightM }, weather),
+  );
 }
 
 /** Every unit of the stack of an island, one by one, with its climate; null = none of its units is put anywhere. The plan is that of the island. */
@@ -96,7 +100,7 @@ function numberOf(climate: ThingClimate): number {
 }
 
 /** By weather and by its units with what each rests on: an edit of a load changes nothing about them. */
-const knownStacks = new WeakMap<WeatherYear, Map<string, StackClimate>>();
+const knownStacks: Kept<StackClimate> = new WeakMap();
 const mostStacks = 6;
 
 /**
@@ -118,14 +122,7 @@ export function stackClimate(plan: Place, stack: Stack, weather: WeatherYear): S
       thing.unit!.body,
     ]),
   ]);
-  const stacks = knownStacks.get(weather) ?? new Map<string, StackClimate>();
-  knownStacks.set(weather, stacks);
-  const before = stacks.get(key);
-  if (before) return before;
-  if (stacks.size >= mostStacks) stacks.delete(stacks.keys().next().value!);
-  const made = mixedClimate(units, stack.chemistry);
-  stacks.set(key, made);
-  return made;
+  return keepNewest(under(knownStacks, weather), key, mostStacks, () => mixedClimate(units, stack.chemistry));
 }
 
 /** The climates of all units as one. */

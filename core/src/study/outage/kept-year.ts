@@ -1,10 +1,10 @@
+import { keepNewest } from '../../base/index.js';
 import type { WeatherYear } from '../../nature/index.js';
 import type { Load } from '../../house/index.js';
 import { outageSettingsOf, type Plan, type SolarArray } from '../../design/index.js';
 import type { DemandSum, MinuteWindow } from './demand-sum.js';
 import { dayFactors, type DayFactors } from './day-factors.js';
 import { newDemandSum } from './demand-trace.js';
-import { keepNewest } from './keep-newest.js';
 import { loadCycles, type LoadCycles } from './load-cycles.js';
 import {
   hourlyArrayW,

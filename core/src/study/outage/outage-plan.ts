@@ -1,3 +1,4 @@
+import { keepNewest } from '../../base/index.js';
 import { type StackClimate, stackClimate } from '../../placement/index.js';
 import { hoursOfYear, type WeatherYear } from '../../nature/index.js';
 import {
@@ -17,7 +18,6 @@ import type { DemandSum } from './demand-sum.js';
 import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
 import { overloadAxes, type OverloadAxis } from '../output/overload-axes.js';
-import { keepNewest } from './keep-newest.js';
 import type { KeptYear } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { nameSchema } from '@levamen/core/base';
-import type { Signature } from '@levamen/core/house';
+import { type Signature, strokePath } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { TextField } from '../../ui/text-field';
 import { CommissioningState } from './commissioning-state';
@@ -144,7 +144,7 @@ export class SignOffCard {
         name: signature?.name ?? '',
         isSigned: signature !== undefined,
         text: signature ? `${signature.name}, ${new Date(signature.at).toLocaleString()}` : 'has not signed',
-        path: (signature?.strokes ?? []).map(pathOf).join(' '),
+        path: (signature?.strokes ?? []).map(strokePath).join(' '),
       };
     }),
   );
@@ -176,10 +176,3 @@ export class SignOffCard {
     }));
   }
 }
-
-/** A drawn line as the path of a picture. */
-const pathOf = (numbers: readonly number[]): string =>
-  numbers.reduce(
-    (path, value, index) => path + (index === 0 ? 'M' : index % 2 === 0 ? ' L' : ' ') + value,
-    '',
-  );
