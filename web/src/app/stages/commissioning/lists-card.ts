@@ -8,92 +8,46 @@ import {
   type PunchItem,
   punchItemSchema,
 } from '@levamen/core/house';
-import { Button } from 'primeng/button';
-import { FormField } from '../../ui/form-field';
+import { EntryList } from '../../ui/entry-list';
 import { formsOf } from '../../ui/forms-of';
 import { CommissioningState } from './commissioning-state';
 
 /** What is left to do, the instruments in hand, and steps of one's own. */
 @Component({
   selector: 'lv-commissioning-lists',
-  imports: [Button, FormField],
+  imports: [EntryList],
   template: `
     <section class="sheet" aria-labelledby="left-heading">
       <h3 id="left-heading">Left to do</h3>
       <p class="small soft">{{ leftSays() }}</p>
-      @for (row of punch(); track row.id) {
-        <details>
-          <summary [class.done]="row.isDone">{{ row.label }}</summary>
-          <div class="fields">
-            @for (name of punchNames; track name) {
-              <lv-form-field [of]="row.form" [name]="name" />
-            }
-            <p-button
-              label="Take it off"
-              size="small"
-              severity="secondary"
-              [text]="true"
-              [ariaLabel]="'Take off: ' + row.label"
-              (onClick)="drop('punch', row.id)"
-            />
-          </div>
-        </details>
-      }
-      <p-button
-        label="Something left to do"
-        icon="pi pi-plus"
-        size="small"
-        [outlined]="true"
-        (onClick)="addPunch()"
+      <lv-entry-list
+        addLabel="Something left to do"
+        dropLabel="Take it off"
+        [rows]="punch()"
+        [names]="punchNames"
+        (added)="addPunch()"
+        (removed)="drop('punch', $event)"
       />
     </section>
     <section class="sheet" aria-labelledby="instruments-heading">
       <h3 id="instruments-heading">Instruments</h3>
-      @for (row of instruments(); track row.id) {
-        <details>
-          <summary>{{ row.label }}</summary>
-          <div class="fields">
-            <lv-form-field [of]="row.form" name="name" />
-            <lv-form-field [of]="row.form" name="calibratedOn" />
-            <p-button
-              label="Remove"
-              size="small"
-              severity="secondary"
-              [text]="true"
-              [ariaLabel]="'Remove ' + row.label"
-              (onClick)="drop('instruments', row.id)"
-            />
-          </div>
-        </details>
-      }
-      <p-button
-        label="Instrument"
-        icon="pi pi-plus"
-        size="small"
-        [outlined]="true"
-        (onClick)="addInstrument()"
+      <lv-entry-list
+        addLabel="Instrument"
+        [rows]="instruments()"
+        [names]="instrumentNames"
+        (added)="addInstrument()"
+        (removed)="drop('instruments', $event)"
       />
     </section>
     <section class="sheet" aria-labelledby="own-heading">
       <h3 id="own-heading">Steps of your own</h3>
-      @for (row of own(); track row.id) {
-        <details>
-          <summary>{{ row.label }}</summary>
-          <div class="fields">
-            <lv-form-field [of]="row.form" name="title" />
-            <lv-form-field [of]="row.form" name="how" />
-            <p-button
-              label="Remove"
-              size="small"
-              severity="secondary"
-              [text]="true"
-              [ariaLabel]="'Remove step: ' + row.label"
-              (onClick)="drop('added', row.id)"
-            />
-          </div>
-        </details>
-      }
-      <p-button label="Step" icon="pi pi-plus" size="small" [outlined]="true" (onClick)="addOwn()" />
+      <lv-entry-list
+        addLabel="Step"
+        [rows]="own()"
+        [names]="ownNames"
+        (added)="addOwn()"
+        (removed)="drop('added', $event)"
+      />
     </section>
   `,
   styles: `
@@ -104,29 +58,11 @@ import { CommissioningState } from './commissioning-state';
     .sheet {
       display: grid;
       grid-template-columns: minmax(0, 1fr);
-      justify-items: start;
       gap: 0.4rem;
       padding: 0.8rem 0.95rem;
     }
-    .sheet > * {
-      min-width: 0;
-      max-width: 100%;
-    }
     p {
       margin: 0;
-    }
-    summary {
-      cursor: pointer;
-      min-height: 1.6rem;
-    }
-    .done {
-      color: var(--ink-soft);
-      text-decoration: line-through;
-    }
-    .fields {
-      display: grid;
-      gap: 0.4rem;
-      padding: 0.3rem 0 0.6rem 1rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -135,6 +71,8 @@ export class CommissioningLists {
   private readonly state = inject(CommissioningState);
   private readonly record = this.state.record;
   protected readonly punchNames = ['text', 'who', 'dueOn', 'doneOn'] as const;
+  protected readonly instrumentNames = ['name', 'calibratedOn'] as const;
+  protected readonly ownNames = ['title', 'how'] as const;
 
   protected readonly leftSays = computed(() => {
     const { punch } = this.record();

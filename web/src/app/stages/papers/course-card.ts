@@ -12,8 +12,8 @@ import {
   sayOfState,
   stateOfCourse,
 } from '@levamen/core/house';
-import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
+import { EntryList } from '../../ui/entry-list';
 import { formOf } from '../../ui/form';
 import { FormField } from '../../ui/form-field';
 import { formsOf } from '../../ui/forms-of';
@@ -24,7 +24,7 @@ const signed: readonly CourseState[] = ['approved', 'inspected', 'commissioned']
 /** The course of the job from the enquiry to the permission to operate, and what reviewers ask on the way. */
 @Component({
   selector: 'lv-course-card',
-  imports: [Button, FormField],
+  imports: [EntryList, FormField],
   template: `
     <section class="sheet" aria-labelledby="course-heading">
       <h3 id="course-heading">Course of the job</h3>
@@ -49,33 +49,13 @@ const signed: readonly CourseState[] = ['approved', 'inspected', 'commissioned']
         }
       </ol>
       <h3>What reviewers ask</h3>
-      @for (row of comments(); track row.id) {
-        <details>
-          <summary>{{ row.label }}</summary>
-          <div class="fields">
-            @for (name of commentNames; track name) {
-              <lv-form-field [of]="row.form" [name]="name" />
-            }
-            <p-button
-              label="Remove"
-              size="small"
-              severity="secondary"
-              [text]="true"
-              [ariaLabel]="'Remove comment: ' + row.label"
-              (onClick)="removeComment(row.id)"
-            />
-          </div>
-        </details>
-      }
-      <p>
-        <p-button
-          label="Comment of a reviewer"
-          icon="pi pi-plus"
-          size="small"
-          [outlined]="true"
-          (onClick)="addComment()"
-        />
-      </p>
+      <lv-entry-list
+        addLabel="Comment of a reviewer"
+        [rows]="comments()"
+        [names]="commentNames"
+        (added)="addComment()"
+        (removed)="removeComment($event)"
+      />
     </section>
   `,
   styles: `
