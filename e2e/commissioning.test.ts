@@ -14,6 +14,8 @@ test('a system goes into service step by step: readings are judged, the order is
   const reading = card.getByLabel(/^Reading/);
   await expect(says).toContainText(/^0 of \d+ steps are right/, { timeout: 30_000 });
 
+  await page.getByRole('region', { name: 'Instruments' }).getByRole('button', { name: 'Instrument' }).click();
+
   // Typed with a unit, tapped on the keys, and refused in words.
   await open(/Insulation/);
   await reading.fill('OL');
@@ -51,6 +53,7 @@ test('a system goes into service step by step: readings are judged, the order is
   await reading.fill('121.4');
   await reading.press('Enter');
   await expect(card).toContainText('Done before its turn: The megger is on another site');
+  await expect(card.getByRole('combobox', { name: 'Instrument' })).toContainText('Multimeter');
   await expect(says).toContainText(/^3 of/);
   await passesAxe(page, false);
 
@@ -68,7 +71,7 @@ test('a system goes into service step by step: readings are judged, the order is
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');
-  expect(csv).toMatch(/Energising,"?Grid, L1-N: [^\n]*,121\.4,V,,right/);
+  expect(csv).toMatch(/Energising,"?Grid, L1-N: [^\n]*,121\.4,V,,right[^\n]*Multimeter/);
   await bench.saved();
   await page.reload();
   await expect(says).toContainText(/^3 of/, { timeout: 30_000 });

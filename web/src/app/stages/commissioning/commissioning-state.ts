@@ -1,7 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type DesignInHand, type StandingStep, standOfSteps, stepsOf } from '@levamen/core/commissioning';
 import { islandsOf } from '@levamen/core/design';
-import { type Commissioning, emptyCommissioning, sayOfStep, type StepEntry } from '@levamen/core/house';
+import {
+  type Commissioning,
+  emptyCommissioning,
+  entryOf,
+  sayOfStep,
+  type StepEntry,
+} from '@levamen/core/house';
 import { Identity } from '../../data/identity';
 import { JobSession } from '../../data/job-session';
 import { stackOf } from '../../data/stack-of';
@@ -62,20 +68,18 @@ export class CommissioningState {
     this.chosenId.set(stepId);
   }
 
-  /** Takes what was found at a step: by whom, when, and with the instrument in hand. */
+  /** Takes what was found at a step: by whom, when, and with the instrument that was in hand last, where none is named yet. */
   answer(stepId: string, found: Pick<StepEntry, 'reading' | 'isSo'>, title: string): void {
-    // Who answers the next one looks at this one first.
+    // What was found stays in sight, though the next step has its turn.
     this.choose(stepId);
-    const { instruments } = this.record();
-    const last = this.record().entries.at(-1)?.instrumentId ?? '';
-    const instrumentId = instruments.some(({ id }) => id === last) ? last : (instruments[0]?.id ?? '');
     this.change(title, (now) => {
-      const entry = now.entries.find(({ id }) => id === stepId);
+      const { instrumentId } = entryOf(now, stepId);
+      const isNamed = instrumentId !== '' || found.reading === null;
       return sayOfStep(now, stepId, {
         ...found,
         by: this.who(),
         at: new Date().toISOString(),
-        ...(entry || found.reading === null ? {} : { instrumentId }),
+        instrumentId: isNamed ? instrumentId : inHandLast(now),
       });
     });
   }
@@ -102,4 +106,10 @@ export class CommissioningState {
     const typed = this.identity.who().actor;
     return typed !== '' ? typed : (this.signed.who()?.name ?? '');
   }
+}
+
+/** The instrument that was used last, else the first one; '' = none is listed. */
+function inHandLast({ entries, instruments }: Commissioning): StepEntry['instrumentId'] {
+  const used = entries.findLast(({ instrumentId }) => instrumentId !== '');
+  return used?.instrumentId ?? instruments[0]?.id ?? '';
 }
