@@ -13,7 +13,8 @@ beside_server() {
 
 # LEVAMEN_COMPARE_URL: a running server of an earlier program, to measure beside this one.
 load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_COMPARE_URL:-}" "$LEVAMEN_PROOFS/load.json"; }
-browser_proof() { npx --no-install playwright test -c e2e/playwright.config.ts --project long --no-deps; }
+# One after the other: one of them kills the server they use.
+browser_proof() { npx --no-install playwright test -c e2e/playwright.config.ts --project long --no-deps --workers=1; }
 
 remove_proof_cluster() { remove_cluster "$PROOF_HOME/pg"; }
 

@@ -9,6 +9,7 @@ export {
   placementSubjects,
 } from './check-placement.js';
 export { elevationDrawing } from './drawing/elevation-drawing.js';
+export { drawnLength } from './drawing/length-text.js';
 export { lengthText } from './drawing/length-text.js';
 export { lotDrawing } from './drawing/lot-drawing.js';
 export { snap } from './moving/snap.js';

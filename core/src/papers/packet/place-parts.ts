@@ -1,4 +1,4 @@
-import { elevationDrawing, lotDrawing } from '../../placement/details.js';
+import { drawnLength, elevationDrawing, lotDrawing } from '../../placement/details.js';
 import type { Block } from '../document/paper.js';
 import { framed } from './drawing-parts.js';
 import { assumedMark, type PacketOf } from './packet-of.js';
@@ -9,7 +9,36 @@ export function elevationPart(of: PacketOf): Block[] {
   const walls = of.study.plan.lot.walls.filter((wall) => placed.some((one) => one.wall.id === wall.id));
   if (walls.length === 0) return [];
   const bad = findings.filter(({ severity }) => severity === 'stops' || severity === 'must-fix');
+  const length = (m: number): string => drawnLength(m, of.units);
   return [
+    { kind: 'heading', level: 1, text: 'Clearances and places' },
+    {
+      kind: 'table',
+      columns: [
+        { head: 'Thing', wide: true },
+        { head: 'Wall' },
+        { head: 'From its left end', align: 'right' },
+        { head: 'Underside above ground', align: 'right' },
+        { head: 'Width', align: 'right' },
+        { head: 'Height', align: 'right' },
+      ],
+      rows: placed.map(({ thing, wall, leftM, bottomM, widthM, heightM }) => [
+        thing.name,
+        wall.name,
+        ...[leftM, bottomM, widthM, heightM].map(length),
+      ]),
+    },
+    bad.length === 0
+      ? {
+          kind: 'paragraph',
+          text: `${placed.length} things are placed; no rule of the place that is known is broken.`,
+        }
+      : {
+          kind: 'box',
+          tone: 'missing',
+          title: 'Open: these break a rule',
+          lines: bad.map(({ title, because }) => of.words(`${title}. ${because}`)),
+        },
     ...walls.map((wall): Block => {
       const { drawing, frame } = elevationDrawing({
         wall,
@@ -25,18 +54,6 @@ export function elevationPart(of: PacketOf): Block[] {
         drawing: framed(of, `Elevation, wall ${wall.name}`, `1:${frame.scale}`, drawing),
       };
     }),
-    { kind: 'heading', level: 1, text: 'Clearances and places' },
-    bad.length === 0
-      ? {
-          kind: 'paragraph',
-          text: `${placed.length} things are placed; no rule of the place that is known is broken.`,
-        }
-      : {
-          kind: 'box',
-          tone: 'missing',
-          title: 'Open: these break a rule',
-          lines: bad.map(({ title, because }) => of.words(`${title}. ${because}`)),
-        },
   ];
 }
 

@@ -19,8 +19,10 @@ import { drawnLength } from './length-text.js';
 /** Scales a drawing may have; the largest that fits a sheet is taken. */
 const scales = [10, 20, 25, 50, 100] as const;
 const sheetMm = 200;
-/** Around the wall: dimensions to the left and below, the name above, mm. */
+/** Around the wall: dimensions to the left and below (at least), the name above, mm. */
 const margin = { left: 16, right: 8, top: 10, bottom: 22 };
+/** From the ground to the first row of dimensions, and from row to row, mm. */
+const rows = { first: 5, each: 4 };
 const smallMm = 2.2;
 const textMm = 2.6;
 
@@ -147,11 +149,11 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
   if (shown) items.push(...distancesOf(shown));
   else
     for (const [index, one] of placed.entries())
-      items.push(...dimension(one.leftM, y(0) + 5 + (index % 3) * 4, one));
+      items.push(...dimension(one.leftM, y(0) + rows.first + index * rows.each, one));
   return {
     drawing: {
       widthMm: margin.left + wall.lengthM * perM + margin.right,
-      heightMm: originY + margin.bottom,
+      heightMm: originY + Math.max(margin.bottom, rows.first + placed.length * rows.each + 2),
       items,
     },
     frame,
@@ -298,7 +300,7 @@ export function elevationDrawing({ wall, placed, findings, units, chosen }: Elev
     ];
     return [
       box('', space, { layer: 'clearances', widthMm: 0.25, dashed: true }),
-      ...dimension(one.leftM, ground + 5, one),
+      ...dimension(one.leftM, ground + rows.first, one),
       ...across(leftEnd, one.leftM),
       ...across(right, rightEnd),
       ...height(one.bottomM, drawnLength(one.bottomM, units)),

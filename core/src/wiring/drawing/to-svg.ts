@@ -1,10 +1,17 @@
-import { dashMm, type Drawing, type DrawingItem } from './drawing.schema.js';
+import { dashMm, type Drawing, type DrawingItem, type DrawingText } from './drawing.schema.js';
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const number = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 /** How a text is set: its letters, and the family that has them. */
 export type SetText = (text: string) => { readonly text: string; readonly face: string };
+
+/** Paper behind a text, so that no line runs through its letters; mm, a letter some half as wide as high. */
+function paperBehind({ at: [x, y], text, heightMm, anchor }: DrawingText): string {
+  const width = text.trimEnd().length * 0.5 * heightMm;
+  const left = anchor === 'middle' ? x - width / 2 : x;
+  return `<rect x="${number(left)}" y="${number(y - 0.8 * heightMm)}" width="${number(width)}" height="${number(heightMm)}" fill="#fff" stroke="none"/>`;
+}
 
 function svgItem(item: DrawingItem, setText: SetText | null): string {
   switch (item.kind) {
@@ -18,13 +25,13 @@ function svgItem(item: DrawingItem, setText: SetText | null): string {
     case 'text': {
       const set = setText?.(item.text) ?? { text: item.text, face: '' };
       const family = set.face === '' ? '' : ` font-family="${escaped(set.face)}"`;
-      return `<text x="${number(item.at[0])}" y="${number(item.at[1])}" font-size="${number(item.heightMm)}" text-anchor="${item.anchor}" fill="#000" stroke="none"${family}>${escaped(set.text)}</text>`;
+      return `${paperBehind(item)}<text x="${number(item.at[0])}" y="${number(item.at[1])}" font-size="${number(item.heightMm)}" text-anchor="${item.anchor}" fill="#000" stroke="none"${family}>${escaped(set.text)}</text>`;
     }
   }
 }
 
 /**
- * A drawing as SVG, 1 unit = 1 mm, one group for each layer.
+ * A drawing as SVG, 1 unit = 1 mm, one group for each layer, its texts in one of their own: they lie above all lines.
  *
  * @param font family of the texts
  * @param setText for families that lack letters: how each text is set
@@ -34,13 +41,23 @@ export function drawingSvg(
   font = 'monospace',
   setText: SetText | null = null,
 ): string {
-  const layers = [...new Set(items.map(({ layer }) => layer))];
-  const groups = layers.map(
-    (layer) =>
-      `<g id="${layer}">${items
-        .filter((item) => item.layer === layer)
-        .map((item) => svgItem(item, setText))
-        .join('')}</g>`,
-  );
+  const group = (some: readonly DrawingItem[], ending: string): string =>
+    [...new Set(some.map(({ layer }) => layer))]
+      .map(
+        (layer) =>
+          `<g id="${layer}${ending}">${some
+            .filter((item) => item.layer === layer)
+            .map((item) => svgItem(item, setText))
+            .join('')}</g>`,
+      )
+      .join('');
+  const isText = ({ kind }: DrawingItem): boolean => kind === 'text';
+  const groups = [
+    group(
+      items.filter((item) => !isText(item)),
+      '',
+    ),
+    group(items.filter(isText), '-texts'),
+  ];
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(widthMm)}mm" height="${number(heightMm)}mm" viewBox="0 0 ${number(widthMm)} ${number(heightMm)}" fill="none" stroke="#000" font-family="${escaped(font)}">${groups.join('')}</svg>`;
 }

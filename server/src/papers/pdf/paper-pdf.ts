@@ -16,6 +16,7 @@ import type {
   TableCell as PdfCell,
 } from 'pdfmake/interfaces.js';
 import { coveredWhole } from './covered-text.js';
+import { isLeftAlone } from './left-alone.js';
 import { makePdf } from './make-pdf.js';
 import { printed } from './printed.js';
 
@@ -53,8 +54,6 @@ const lyingGain = 1.08;
 const largestScale = 1.25;
 /** What must be on one page is made no smaller than this. */
 const smallestScale = 0.75;
-/** A heading does not stand alone at the foot of a page: below this share of its height it begins the next one. */
-const lowestHeading = 0.86;
 /** More letters than this make a column wide. */
 const narrowLetters = 26;
 /** So few letters stay on one line where their column is as wide as it needs to be. */
@@ -516,8 +515,7 @@ async function set(
       ],
     }),
     content: flow(paper, sheet, headOf(paper, stamp, logo)),
-    pageBreakBefore: ({ headlineLevel, startPosition }) =>
-      headlineLevel !== undefined && startPosition.verticalRatio > lowestHeading,
+    pageBreakBefore: isLeftAlone,
   });
   return { pdf, pages: count };
 }

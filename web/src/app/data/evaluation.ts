@@ -1,11 +1,11 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { type EquipmentUse, itemsFor, nothingOffered, type OfferedItems } from '@levamen/core/design';
 import { type Catalogue, catalogueOf, type Item } from '@levamen/core/equipment';
 import { type PriceBook, pricer } from '@levamen/core/offer';
 import { placeLocale, type PlaceLocale } from '@levamen/core/present';
 import { carriedOn, type Evaluation, evaluatePlan, type Known, withRuntimes } from '@levamen/core/study';
-import { catchError, map, type Observable, of, startWith, switchMap } from 'rxjs';
+import { catchError, map, merge, type Observable, of, startWith, switchMap, tap } from 'rxjs';
 import { CompanyEquipment } from './company-equipment';
 import { JobSession } from './job-session';
 
@@ -33,10 +33,7 @@ export class EvaluationService {
   private readonly used = computed(() => this.session.plan()?.equipmentList ?? null, {
     equal: (a, b) => a?.workspaceId === b?.workspaceId && a?.revision === b?.revision,
   });
-  private readonly offer = toSignal(
-    toObservable(this.used).pipe(switchMap((used) => (used ? this.offerOf(used) : of(fetching)))),
-    { initialValue: fetching },
-  );
+  private readonly offer = signal(fetching);
   /** Why the company's list is not at hand; '' = it is. */
   readonly listProblem = computed(() => this.offer().problem);
   /** Prices of the list the job is designed with; null = it has none. */
@@ -84,6 +81,14 @@ export class EvaluationService {
   constructor() {
     // What a design comes to use is kept in the job.
     effect(() => this.session.offered.set(this.items()));
+    const offers = toObservable(this.used).pipe(
+      switchMap((used) => (used ? this.offerOf(used) : of(fetching))),
+      tap((offer) => this.offer.set(offer)),
+    );
+    // In the task of the edit, or of the answer: what is drawn from it then has a task of its own.
+    merge(this.session.stepped, offers)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => untracked(this.evaluation));
   }
 
   private offerOf({ workspaceId, revision }: EquipmentUse): Observable<Offer> {

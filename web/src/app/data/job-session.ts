@@ -47,6 +47,8 @@ export class JobSession {
 
   private readonly saver = signal<JobSaver | null>(null);
   private readonly steps = new Subject<void>();
+  /** Told in the task of every step, before the page is drawn. */
+  readonly stepped = this.steps.asObservable();
   /** What there is to design with; {@link EvaluationService} puts it here. */
   readonly offered = signal<readonly Item[]>([]);
   private readonly state = new JobState(
