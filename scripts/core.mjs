@@ -1,5 +1,6 @@
 // All that the floors of core export, as they were compiled.
 export * from '../core/dist/base/index.js';
+export * from '../core/dist/commissioning/index.js';
 export * from '../core/dist/nature/index.js';
 export * from '../core/dist/tariff/index.js';
 export * from '../core/dist/tariff/details.js';

@@ -18,9 +18,14 @@ const share = (values, of) =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * of))];
 const rounded = (ms) => Math.round(ms * 10) / 10;
 
-const { rows } = await ask('/api/jobs');
+const { rows } = await ask('/api/jobs?search=Farmhouse');
 const farm = await ask(`/api/jobs/${rows.find(({ name }) => name.startsWith('Farmhouse')).id}`);
-const copyOf = (name) => ask('/api/jobs', 'POST', { document: { ...farm.document, name } });
+const copies = [];
+const copyOf = async (name) => {
+  const copy = await ask('/api/jobs', 'POST', { document: { ...farm.document, name } });
+  copies.push(copy.id);
+  return copy;
+};
 
 const order = (job, kind) =>
   ask(`/api/jobs/${job.id}/papers/orders`, 'POST', {
@@ -97,3 +102,4 @@ for (const [name, times] of [
 ])
   console.log(`${name}, ms: median ${rounded(share(times, 0.5))}, p95 ${rounded(share(times, 0.95))}`);
 console.log(`median beside ÷ alone: ${(share(beside, 0.5) / share(alone, 0.5)).toFixed(2)}`);
+for (const id of copies) await ask(`/api/jobs/${id}`, 'DELETE');

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { emptyCommissioning, sayOfStep } from '../house/index.js';
 import { judgeStep } from './judge/judge-step.js';
 import { standOfSteps } from './judge/stand-of-steps.js';
-import { boundsText, recordRows } from './record/record-rows.js';
+import { boundsText } from './record/bounds-text.js';
 import { readReading } from './record/read-reading.js';
+import { recordRows } from './record/record-rows.js';
 import { phaseNames, type Step } from './steps/step.js';
 import { stepsOf } from './steps/steps-of.js';
 import { demosInHand } from './testing/in-hand.js';
@@ -180,7 +181,7 @@ describe('the order', () => {
       at: '2026-11-28T10:00:00Z',
       instrumentId: 'm',
     });
-    const rows = recordRows(stand(record), record);
+    const rows = recordRows(stand(record), record, []);
     expect(rows).toHaveLength(farm.length);
     expect(rows.find(({ step }) => step === grid.id)).toMatchObject({
       phase: 'Energising',

@@ -1,10 +1,13 @@
+export { addSteps } from './commissioning/add-steps.js';
 export {
   type AddedStep,
   addedStepSchema,
+  aboutStep,
   type Commissioning,
   commissioningSchema,
   emptyCommissioning,
   entryOf,
+  isAboutStep,
   type Instrument,
   instrumentSchema,
   type PunchItem,

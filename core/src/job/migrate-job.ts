@@ -12,6 +12,7 @@ import { toTariffs } from './migrations/12-tariffs.js';
 import { toWiring } from './migrations/13-wiring.js';
 import { toBusbarsAndPlaces } from './migrations/15-busbars-and-places.js';
 import { toCommissioning } from './migrations/17-commissioning.js';
+import { toSeenAtSteps } from './migrations/18-seen-at-steps.js';
 import { toCourse } from './migrations/16-course.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
@@ -39,6 +40,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   15: toBusbarsAndPlaces,
   16: toCourse,
   17: toCommissioning,
+  18: toSeenAtSteps,
 };
 
 /**

@@ -61,4 +61,16 @@ export const demoSheet: CompanySheet = {
   terms:
     'Work is done within twelve weeks of the permit.\nPrices hold for the equipment named; what replaces it is agreed first.\nThe household gives access to panels, walls and attic on the days agreed.',
   notIncluded: 'Painting and plastering\nTree work and snow clearing',
+  steps: [
+    {
+      id: 'photo-of-every-open-box',
+      title: 'A photo of every open box before its cover goes on',
+      how: 'Terminals and torque marks in focus; taken at the step of that box.',
+    },
+    {
+      id: 'key-to-the-battery-room',
+      title: 'The household knows where the key to the battery hangs',
+      how: 'They fetch it themselves.',
+    },
+  ],
 };

@@ -7,6 +7,16 @@ const moment = () => z.iso.datetime({ message: 'Write the moment as 2026-02-28T1
 /** A step is named by what it is about, as long as the design has that: "voltage:bus:cellar:L1-N". */
 export const stepIdSchema = nameSchema(160);
 
+const ofStep = 'step:';
+/** What a photo taken at a step is about. */
+export const aboutStep = (stepId: string): string => ofStep + stepId;
+/** Is a photo about a step, whichever? */
+export const isAboutStep = (aboutId: string): boolean => aboutId.startsWith(ofStep);
+export const aboutStepSchema = nameSchema(160 + ofStep.length).refine(
+  isAboutStep,
+  'A photo is about something of the survey, or about a step of commissioning',
+);
+
 /** That somebody goes on although something before is not done, and why. */
 const overrideSchema = z.strictObject({
   reason: nameSchema(300),
@@ -26,6 +36,8 @@ export const stepEntrySchema = z.strictObject({
   at: moment().nullable(),
   /** Instrument by its id; '' = none, or nobody said. */
   instrumentId: z.union([z.literal(''), idSchema]),
+  /** The device of the system it was read from; '' = somebody typed it. */
+  device: lineSchema(120),
   note: field(noteSchema(1000), { label: 'Note', rows: 2 }),
   override: overrideSchema.nullable(),
 });
@@ -114,6 +126,7 @@ const emptyEntry = (id: string): StepEntry => ({
   by: '',
   at: null,
   instrumentId: '',
+  device: '',
   note: '',
   override: null,
 });

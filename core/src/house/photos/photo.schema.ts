@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { countSchema, field, idSchema, lineSchema } from '../../base/index.js';
+import { aboutStepSchema } from '../commissioning/commissioning.schema.js';
 
 export const maxPhotos = 400;
 /** Bytes of one photo at most, as it is kept. */
@@ -7,7 +8,16 @@ export const maxPhotoBytes = 4_000_000;
 /** Its longer side is scaled down to so many pixels. */
 export const photoSidePx = 2048;
 
-export const photoSubjects = ['panel', 'legend', 'meter', 'nameplate', 'wall', 'route', 'other'] as const;
+export const photoSubjects = [
+  'panel',
+  'legend',
+  'meter',
+  'nameplate',
+  'wall',
+  'route',
+  'step',
+  'other',
+] as const;
 export type PhotoSubject = (typeof photoSubjects)[number];
 
 /** SHA-256 of the bytes, hexadecimal: what a photo is kept under beside the job. */
@@ -19,8 +29,8 @@ export const photoDigestSchema = z
 export const photoSchema = z.strictObject({
   id: idSchema,
   digest: photoDigestSchema,
-  /** Id of the service, panel, circuit, load or wall it shows; null = the house. */
-  aboutId: idSchema.nullable(),
+  /** Id of the service, panel, circuit, load or wall it shows, or of the step it was taken at ({@link aboutStep}); null = the house. */
+  aboutId: z.union([idSchema, aboutStepSchema]).nullable(),
   subject: field(z.enum(photoSubjects, { error: `Choose one of: ${photoSubjects.join(', ')}` }), {
     label: 'It shows',
     choices: [
@@ -30,6 +40,7 @@ export const photoSchema = z.strictObject({
       ['nameplate', 'Nameplate'],
       ['wall', 'Wall'],
       ['route', 'Route'],
+      ['step', 'A step of commissioning'],
       ['other', 'Something else'],
     ],
   }),

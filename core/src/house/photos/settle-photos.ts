@@ -1,3 +1,4 @@
+import { isAboutStep } from '../commissioning/commissioning.schema.js';
 import type { Load } from '../loads/load.schema.js';
 import type { Survey } from '../panels/panel.schema.js';
 import type { Lot } from '../lot/lot.schema.js';
@@ -23,7 +24,9 @@ export function settlePhotos<H extends Photographed>(house: H): H {
       ...house.lot.walls,
     ].map(({ id }) => id),
   );
-  const isLost = ({ aboutId }: Photo): boolean => aboutId !== null && !there.has(aboutId);
+  // A step comes and goes with the design; what was seen at it stays.
+  const isLost = ({ aboutId }: Photo): boolean =>
+    aboutId !== null && !isAboutStep(aboutId) && !there.has(aboutId);
   if (!house.photos.some(isLost)) return house;
   return {
     ...house,

@@ -8,6 +8,7 @@ import {
   nameSchema,
   noteSchema,
 } from '../../base/index.js';
+import { addedStepSchema } from '../../house/index.js';
 
 /** A licence that is printed, and who holds it. */
 export const licenceSchema = z.strictObject({
@@ -61,6 +62,8 @@ export const companySheetSchema = z
       hint: 'a line each; printed in every proposal',
       rows: 4,
     }),
+    /** Steps the company adds to every commissioning; sheets of before know none. */
+    steps: z.array(addedStepSchema).max(60, 'Keep at most 60 steps of commissioning').default([]),
   })
   .superRefine(({ payments }, context) => {
     const sum = payments.reduce((all, { share }) => all + share, 0);
@@ -87,4 +90,5 @@ export const emptyCompanySheet = (): CompanySheet => ({
   payments: [],
   terms: '',
   notIncluded: '',
+  steps: [],
 });

@@ -7,6 +7,7 @@ import {
   standOfSteps,
   type StandingStep,
   stepsOf,
+  visitsOf,
 } from '../../commissioning/index.js';
 import { quantityText } from '../../base/index.js';
 import type { Commissioning, Signature } from '../../house/index.js';
@@ -68,7 +69,10 @@ export function reportPaper(design: DesignInHand): {
   };
 }
 
-function summary({ plan, islands }: DesignInHand, { instruments }: Commissioning, says: string): Block[] {
+const momentText = (at: string): string => at.slice(0, 16).replace('T', ' ');
+
+function summary({ plan, islands }: DesignInHand, record: Commissioning, says: string): Block[] {
+  const { instruments } = record;
   const rows: (readonly [string, string])[] = [
     ['Owner', plan.parties.client],
     ['Address', plan.parties.address || plan.site.place],
@@ -78,6 +82,13 @@ function summary({ plan, islands }: DesignInHand, { instruments }: Commissioning
         [
           'Instrument',
           calibratedOn === null ? `${name}, calibration not said` : `${name}, calibrated ${calibratedOn}`,
+        ] as const,
+    ),
+    ...visitsOf(record).map(
+      ({ from, to, by, steps }) =>
+        [
+          'Visit',
+          `${momentText(from)} to ${momentText(to)} UTC, ${steps === 1 ? 'one step' : `${steps} steps`}${by.length > 0 ? `: ${by.join(', ')}` : ''}`,
         ] as const,
     ),
   ];
@@ -117,8 +128,9 @@ function phaseBlocks(phase: Phase, steps: readonly StandingStep[], { instruments
                 ? 'yes'
                 : 'no';
         const said = [
-          [entry.by, entry.at?.slice(0, 16).replace('T', ' ') ?? ''].filter((one) => one !== '').join(', '),
+          [entry.by, entry.at === null ? '' : momentText(entry.at)].filter((one) => one !== '').join(', '),
           names.get(entry.instrumentId) ?? '',
+          entry.device === '' ? '' : `read from ${entry.device}`,
           entry.note,
           causes.length > 0 ? `likely: ${causes.join('; ')}` : '',
           entry.override ? `before its turn: ${entry.override.reason}` : '',

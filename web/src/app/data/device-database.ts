@@ -3,6 +3,12 @@ import type { Job } from '@levamen/core/job';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { History } from './history';
 
+/** A draft of another tab whose edits went into this one. */
+export interface AdoptedDraft {
+  readonly tab: string;
+  readonly savedAt: number;
+}
+
 /** Edits that have not reached the server yet, as one tab holds them. */
 export interface KeptDraft {
   readonly jobId: string;
@@ -14,6 +20,8 @@ export interface KeptDraft {
   /** Ids of saves that were sent and never answered. */
   readonly unanswered: readonly string[];
   readonly savedAt: number;
+  /** Drafts that went into it; left out by programs of before. */
+  readonly contains?: readonly AdoptedDraft[];
   /** Whose edits they are: the account that had signed in; null or left out = nobody had to. */
   readonly account?: string | null;
 }

@@ -138,7 +138,14 @@ describe('a device', () => {
       openPage(new FakeApi(), new FakeTab('a', alive)),
       openPage(new FakeApi(), new FakeTab('b', alive)),
     ];
-    const draft = { baseRevision: 1, base: newJob('A'), document: newJob('B'), unanswered: [], savedAt: 1 };
+    const draft = {
+      baseRevision: 1,
+      base: newJob('A'),
+      document: newJob('B'),
+      unanswered: [],
+      savedAt: 1,
+      contains: [],
+    };
     await a.drafts.write('job', draft);
     alive.delete('a');
     expect((await b.drafts.left('job')).map(({ tab }) => tab)).toEqual(['a']);

@@ -10,6 +10,7 @@ const draft = (name: string, savedAt: number) => ({
   document: newJob(name),
   unanswered: [],
   savedAt,
+  contains: [],
 });
 let alive: Set<string>;
 const storeOf = (name: string) => openPage(new FakeApi(), new FakeTab(name, alive)).drafts;

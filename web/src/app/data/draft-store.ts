@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { type Job, readJob } from '@levamen/core/job';
 import { SignedIn } from '../people/session';
-import { DeviceDatabase, type KeptDraft } from './device-database';
+import { type AdoptedDraft, DeviceDatabase, type KeptDraft } from './device-database';
 import { Tab } from './tab';
 
 /** Edits that have not reached the server yet. */
@@ -13,6 +13,8 @@ export interface Draft {
   /** Ids of saves that were sent and never answered. */
   readonly unanswered: readonly string[];
   readonly savedAt: number;
+  /** Drafts of closed tabs that went into it: once the server has it, it has them. */
+  readonly contains: readonly AdoptedDraft[];
 }
 
 /** A draft another tab left behind, or that this program cannot read. */
@@ -25,10 +27,17 @@ export interface LeftDraft {
   readonly raw: unknown;
 }
 
-const read = ({ baseRevision, base, document, unanswered, savedAt }: KeptDraft): Draft | null => {
+const read = ({
+  baseRevision,
+  base,
+  document,
+  unanswered,
+  savedAt,
+  contains = [],
+}: KeptDraft): Draft | null => {
   const [from, to] = [readJob(base), readJob(document)];
   return from.ok && to.ok && typeof baseRevision === 'number'
-    ? { baseRevision, base: from.job, document: to.job, unanswered, savedAt }
+    ? { baseRevision, base: from.job, document: to.job, unanswered, savedAt, contains }
     : null;
 };
 

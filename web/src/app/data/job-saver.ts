@@ -23,7 +23,8 @@ import {
   type Observable,
   type Subscription,
 } from 'rxjs';
-import type { Draft, DraftStore } from './draft-store';
+import type { AdoptedDraft } from './device-database';
+import type { Draft, DraftStore, LeftDraft } from './draft-store';
 import { bodyOf, problemText, wantsWhole, type JobsApi, type SaveAttempt } from './jobs-api';
 
 export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'retrying' | 'conflict' | 'refused' | 'failing';
@@ -40,12 +41,6 @@ export interface TakenIn {
   readonly base: Job;
   readonly theirs: SavedJob;
   readonly taken: readonly FieldDifference[];
-}
-
-/** A draft of another tab whose edits went into this one. */
-export interface AdoptedDraft {
-  readonly tab: string;
-  readonly savedAt: number;
 }
 
 const autosaveMs = 700;
@@ -140,8 +135,8 @@ export class JobSaver {
   }
 
   /** The edits of a draft of another tab are in the document now; once the server has it, that draft goes. */
-  adopt(draft: AdoptedDraft): void {
-    this.adopted.push(draft);
+  adopt({ tab, savedAt, draft }: Pick<LeftDraft, 'tab' | 'savedAt' | 'draft'>): void {
+    this.adopted.push({ tab, savedAt }, ...(draft?.contains ?? []));
   }
 
   /** Somebody has to decide between two versions before anything is sent. */
@@ -354,6 +349,7 @@ export class JobSaver {
         document,
         unanswered: this.unanswered.map(({ saveId }) => saveId),
         savedAt: this.writtenAt,
+        contains: [...this.adopted],
       })
       .then(
         () => this.wrote(document, true),

@@ -2,7 +2,7 @@ import { openPage, FakeApi, FakeTab, jobId, offline, refused, updatedAt, pass, s
 import { IDBFactory } from 'fake-indexeddb';
 import { type Job, newJob } from '@levamen/core/job';
 import type { SavedJob, SaveResult } from '@levamen/core/api';
-import { firstValueFrom, Subject } from 'rxjs';
+import { firstValueFrom, Subject, NEVER } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DeviceDatabase } from './device-database';
 import type { JobSession } from './job-session';
@@ -391,6 +391,22 @@ describe('drafts of other windows', () => {
     expect(again.session.leftDrafts().map(({ draft }) => draft?.document.name)).toEqual(['Oldest']);
     again.session.takeUp(again.session.leftDrafts()[0]!);
     expect(again.session.leftDrafts()).toEqual([]);
+  });
+
+  it('that were taken up by a window which was closed in its turn are gone once the newest is saved', async () => {
+    api.answers.push(...Array.from({ length: 3 }, () => () => NEVER));
+    for (const name of ['First', 'Second', 'Third']) {
+      const page = await open();
+      rename(page.session, name);
+      await pass(2000);
+      page.leave();
+      alive.delete(page.tab.name);
+    }
+    const { session, drafts } = await open();
+    expect([session.job()?.name, session.leftDrafts()]).toEqual(['Third', []]);
+    await pass(10_000);
+    expect([session.status(), api.head.document.name]).toEqual(['saved', 'Third']);
+    expect(await left(drafts)).toEqual([]);
   });
 });
 

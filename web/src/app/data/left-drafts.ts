@@ -27,7 +27,10 @@ export class LeftDrafts {
       !!one.draft &&
       sameValue(one.draft.document, newest.draft.document);
     for (const one of edited.filter(isAgain)) this.remove(saved.id, one);
-    this.offered.set(edited.filter((one) => one !== newest && !isAgain(one)));
+    // A window that had taken it up was closed before the server answered: it goes once the newest is saved.
+    const isInNewest = ({ tab, savedAt }: LeftDraft): boolean =>
+      newest?.draft?.contains.some((one) => one.tab === tab && one.savedAt >= savedAt) ?? false;
+    this.offered.set(edited.filter((one) => one !== newest && !isAgain(one) && !isInNewest(one)));
     return newest;
   }
 

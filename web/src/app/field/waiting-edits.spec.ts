@@ -28,6 +28,7 @@ async function closed(name: string, document: Job, account: string | null = null
     base: newJob('House'),
     document,
     unanswered: [],
+    contains: [],
     savedAt: Date.now(),
   });
   await pass();

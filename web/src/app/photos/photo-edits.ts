@@ -25,12 +25,17 @@ export class PhotoEdits {
   readonly problem = signal('');
 
   /** Takes pictures in, one step of undo each; what cannot be read is said, the others are kept. */
-  async add(files: readonly File[], aboutId: string | null, subject: PhotoSubject): Promise<void> {
+  async add(
+    files: readonly File[],
+    aboutId: string | null,
+    subject: PhotoSubject,
+    caption = '',
+  ): Promise<void> {
     this.problem.set('');
     this.busy.update((count) => count + files.length);
     for (const file of files) {
       try {
-        await this.addOne(file, aboutId, subject);
+        await this.addOne(file, { aboutId, subject, caption });
       } catch (error) {
         const why = error instanceof Error ? error.message : 'It could not be taken.';
         this.problem.set(`${file.name}: ${why}`);
@@ -54,7 +59,7 @@ export class PhotoEdits {
     }));
   }
 
-  private async addOne(file: File, aboutId: string | null, subject: PhotoSubject): Promise<void> {
+  private async addOne(file: File, of: Pick<Photo, 'aboutId' | 'subject' | 'caption'>): Promise<void> {
     const jobId = this.session.id();
     if ((this.session.plan()?.photos.length ?? 0) >= maxPhotos)
       throw new Error(`A job holds at most ${maxPhotos} photos. Remove some first.`);
@@ -65,9 +70,7 @@ export class PhotoEdits {
     const photo: Photo = {
       id: crypto.randomUUID(),
       digest,
-      aboutId,
-      subject,
-      caption: '',
+      ...of,
       takenOn: dayOf(file),
       widthPx,
       heightPx,

@@ -55,13 +55,15 @@ export class PhotoStrip {
   private readonly edits = inject(PhotoEdits);
   private readonly sender = inject(PhotoSender);
 
-  /** Id of the service, panel, circuit or load; null = the house. */
+  /** Id of the service, panel, circuit or load, or the step; null = the house. */
   readonly aboutId = input.required<string | null>();
   /** What new photos most likely show. */
   readonly subject = input.required<PhotoSubject>();
   /** Its name, for those who do not see where the button stands. */
   readonly of = input.required<string>();
   readonly heading = input('Photos');
+  /** What new photos are called. */
+  readonly caption = input('');
 
   protected readonly shown = signal('');
   protected readonly photos = computed(() =>
@@ -78,7 +80,7 @@ export class PhotoStrip {
   });
 
   protected add(files: FileList | null): void {
-    void this.edits.add([...(files ?? [])], this.aboutId(), this.subject());
+    this.take([...(files ?? [])]);
   }
 
   protected onDrop(event: DragEvent): void {
@@ -91,6 +93,6 @@ export class PhotoStrip {
   }
 
   private take(files: readonly File[]): void {
-    if (files.length > 0) void this.edits.add(files, this.aboutId(), this.subject());
+    if (files.length > 0) void this.edits.add(files, this.aboutId(), this.subject(), this.caption());
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { recordRows } from '@levamen/core/commissioning';
+import { commissioningRecord } from '@levamen/core/commissioning';
 import { unparse } from 'papaparse';
 import { Button } from 'primeng/button';
 import { JobSession } from '../../data/job-session';
@@ -39,31 +39,22 @@ export class CommissioningStage {
   );
 
   protected takeCsv(): void {
-    const rows = this.rows();
+    const record = this.taken();
+    if (!record) return;
     // Cells that a spreadsheet would take for a formula are kept as text.
-    const text = unparse(rows, { escapeFormulae: true });
+    const text = unparse([...record.steps], { escapeFormulae: true });
     downloadBlob(new Blob([`\ufeff${text}\r\n`], { type: 'text/csv' }), `${this.stem()}-commissioning.csv`);
   }
 
   protected takeJson(): void {
-    const { instruments, punch, signatures } = this.state.record();
-    downloadJson(
-      {
-        format: 'levamen-commissioning',
-        version: 1,
-        job: this.session.job()?.name ?? '',
-        steps: this.rows(),
-        instruments,
-        punch,
-        signatures,
-      },
-      `${this.stem()}-commissioning.json`,
-    );
+    const record = this.taken();
+    if (record) downloadJson(record, `${this.stem()}-commissioning.json`);
   }
 
-  private rows() {
+  private taken() {
     const stand = this.state.stand();
-    return stand ? recordRows(stand, this.state.record()) : [];
+    const job = this.session.job();
+    return stand && job && commissioningRecord(job.name, stand, this.state.record(), job.photos);
   }
 
   private stem(): string {

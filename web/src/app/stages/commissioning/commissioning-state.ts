@@ -77,6 +77,7 @@ export class CommissioningState {
       const isNamed = instrumentId !== '' || found.reading === null;
       return sayOfStep(now, stepId, {
         ...found,
+        device: '',
         by: this.who(),
         at: new Date().toISOString(),
         instrumentId: isNamed ? instrumentId : inHandLast(now),

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { nextVisit, visitsOf } from '@levamen/core/commissioning';
 import {
   type AddedStep,
   addedStepSchema,
@@ -8,18 +9,22 @@ import {
   type PunchItem,
   punchItemSchema,
 } from '@levamen/core/house';
+import { Button } from 'primeng/button';
 import { EntryList } from '../../ui/entry-list';
 import { formsOf } from '../../ui/forms-of';
 import { CommissioningState } from './commissioning-state';
+import { CompanySteps } from './company-steps';
 
 /** What is left to do, the instruments in hand, and steps of one's own. */
 @Component({
   selector: 'lv-commissioning-lists',
-  imports: [EntryList],
+  imports: [Button, EntryList],
+  providers: [CompanySteps],
   template: `
     <section class="sheet" aria-labelledby="left-heading">
       <h3 id="left-heading">Left to do</h3>
       <p class="small soft">{{ leftSays() }}</p>
+      <p class="small soft">{{ nextSays() }}</p>
       <lv-entry-list
         addLabel="Something left to do"
         dropLabel="Take it off"
@@ -48,6 +53,25 @@ import { CommissioningState } from './commissioning-state';
         (added)="addOwn()"
         (removed)="drop('added', $event)"
       />
+      <div class="line">
+        <p-button
+          label="Take the company’s"
+          icon="pi pi-download"
+          size="small"
+          [text]="true"
+          (onClick)="company.take()"
+        />
+        @if (company.mayKeep() && own().length > 0) {
+          <p-button
+            label="Keep them for the company"
+            icon="pi pi-upload"
+            size="small"
+            [text]="true"
+            (onClick)="company.keep()"
+          />
+        }
+      </div>
+      <p class="small soft" role="status">{{ company.says() }}</p>
     </section>
   `,
   styles: `
@@ -61,6 +85,11 @@ import { CommissioningState } from './commissioning-state';
       gap: 0.4rem;
       padding: 0.8rem 0.95rem;
     }
+    .line {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.3rem;
+    }
     p {
       margin: 0;
     }
@@ -69,6 +98,7 @@ import { CommissioningState } from './commissioning-state';
 })
 export class CommissioningLists {
   private readonly state = inject(CommissioningState);
+  protected readonly company = inject(CompanySteps);
   private readonly record = this.state.record;
   protected readonly punchNames = ['text', 'who', 'dueOn', 'doneOn'] as const;
   protected readonly instrumentNames = ['name', 'calibratedOn'] as const;
@@ -79,6 +109,19 @@ export class CommissioningLists {
     const open = punch.filter(({ doneOn }) => doneOn === null).length;
     if (punch.length === 0) return 'Nothing is noted.';
     return open === 0 ? 'All of it is done.' : `${open} of ${punch.length} are open.`;
+  });
+
+  /** What somebody has to come back for. */
+  protected readonly nextSays = computed(() => {
+    const stand = this.state.stand();
+    const next = stand && nextVisit(stand, this.record());
+    const visits = visitsOf(this.record());
+    if (!next || visits.length === 0) return '';
+    const words = [
+      next.steps.length > 0 ? `${next.steps.length} steps` : '',
+      next.punch.length > 0 ? `${next.punch.length} of this list` : '',
+    ].filter((one) => one !== '');
+    return `Visits so far: ${visits.length}. Another one is needed for ${words.join(' and ')}${next.dueOn === null ? '' : `, by ${next.dueOn}`}.`;
   });
 
   private readonly punchForms = formsOf<PunchItem>(

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { nameSchema } from '@levamen/core/base';
 import { boundsText, type Measure, phases, type Step } from '@levamen/core/commissioning';
-import { entryOf, type StepEntry, stepEntrySchema } from '@levamen/core/house';
+import { aboutStep, entryOf, type StepEntry, stepEntrySchema } from '@levamen/core/house';
 import { Button } from 'primeng/button';
+import { PhotoStrip } from '../../photos/photo-strip';
 import { ChoiceField } from '../../ui/choice-field';
 import { FigureButton } from '../../ui/figure-button';
 import { formOf } from '../../ui/form';
@@ -22,7 +23,7 @@ const measureOf = ({ asks }: Step): Measure | null => (asks.kind === 'measure' ?
 /** One step: what is done, what the design predicts, what was found, and what is likely where it is off. */
 @Component({
   selector: 'lv-step-card',
-  imports: [Button, ChoiceField, FigureButton, FormField, ReadingPad, StepVerdictMark, TextField],
+  imports: [Button, ChoiceField, FigureButton, FormField, PhotoStrip, ReadingPad, StepVerdictMark, TextField],
   templateUrl: './step-card.html',
   styleUrl: './step-card.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,10 +39,11 @@ export class StepCard {
     const standing = this.state.selected();
     if (!standing) return null;
     const { step, entry, verdict, causes, waitsFor } = standing;
-    const { reading, isSo, by, at, override, instrumentId } = entry;
+    const { reading, isSo, by, at, override, instrumentId, device } = entry;
     const measure = measureOf(step);
     const isAnswered = verdict !== 'open';
     return {
+      about: aboutStep(step.id),
       phase: phases[step.phase],
       title: step.title,
       how: step.how,
@@ -60,7 +62,7 @@ export class StepCard {
       override: override ? `Done before its turn: ${override.reason} (${override.by || 'nobody named'})` : '',
       isAnswered,
       isOpenToAnswer: waitsFor.length === 0 || isAnswered,
-      who: `${by === '' ? 'Nobody named' : by}${at === null ? '' : `, ${new Date(at).toLocaleString()}`}`,
+      who: `${by === '' ? 'Nobody named' : by}${at === null ? '' : `, ${new Date(at).toLocaleString()}`}${device === '' ? '' : `, read from ${device}`}`,
     };
   });
 
