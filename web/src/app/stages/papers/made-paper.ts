@@ -2,7 +2,7 @@ import type { PaperOrder, PaperOrderRequest } from '@levamen/core/api';
 import {
   concatMap,
   defer,
-  exhaustMap,
+  expand,
   finalize,
   map,
   type Observable,
@@ -14,8 +14,8 @@ import {
 } from 'rxjs';
 import type { PapersApi } from '../../data/papers-api';
 
-/** How often is asked how far a paper is, ms. */
-const askMs = 350;
+/** How long after an answer is asked again how far a paper is, ms: soon at first, then seldom, since asking holds up the edits of others. */
+const askAgainMs = (asked: number): number => (asked < 8 ? 350 : 1000);
 const isOver = ({ state }: PaperOrder): boolean =>
   state === 'done' || state === 'failed' || state === 'cancelled';
 
@@ -33,10 +33,9 @@ export function makePaper(api: PapersApi, jobId: string, asked: PaperOrderReques
     return api.order(jobId, asked).pipe(
       switchMap((first) => {
         running = first.id;
-        return timer(0, askMs).pipe(
-          exhaustMap((turn) =>
-            turn === 0 ? of(first) : api.orderNow(jobId, first.id).pipe(retry({ count: 4, delay: 500 })),
-          ),
+        const now = api.orderNow(jobId, first.id).pipe(retry({ count: 4, delay: 500 }));
+        return of(first).pipe(
+          expand((_, asked) => timer(askAgainMs(asked)).pipe(switchMap(() => now))),
           takeWhile((order) => !isOver(order), true),
         );
       }),
