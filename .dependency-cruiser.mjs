@@ -4,6 +4,7 @@
  */
 const floors = [
   'base',
+  'device',
   'nature',
   'tariff',
   'electric',
@@ -14,6 +15,7 @@ const floors = [
   'wiring',
   'placement',
   'study',
+  'simulator',
   'offer',
   'checks',
   'commissioning',

@@ -29,6 +29,10 @@ export {
 } from './outage/outage-run.js';
 export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.js';
 export { KeptYear } from './outage/kept-year.js';
+export { at, dark, flow } from './outage/outage-state.js';
+export { OutageStepper } from './outage/outage-stepper.js';
+export type { TracedLoad } from './outage/traced-house.js';
+export { wholeHouse } from './outage/whole-house.js';
 export { outageWeather } from './outage/outage-weather.js';
 export { playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './daily/reserve-curve.js';

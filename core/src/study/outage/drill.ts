@@ -1,13 +1,12 @@
 import type { Load } from '../../house/index.js';
-import type { Member } from '../demand/power-members.js';
 import type { PowerPart } from '../output/power-part.js';
 import { markOverloads } from './mark-overloads.js';
 import type { OverloadAxis } from '../output/overload-axes.js';
 import { startMark } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
 import { startSteps, stepsBetween, type Step } from './switching-steps.js';
-import { traceHouse, type TracedLoad } from './traced-house.js';
-import { dayFactors } from './day-factors.js';
+import type { TracedLoad } from './traced-house.js';
+import { wholeHouse } from './whole-house.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { at, causes, dark, darkWords, flow, type Cause } from './outage-state.js';
 import { OutageStepper } from './outage-stepper.js';
@@ -65,15 +64,7 @@ export class OutageDrill {
     fromMinute: number,
     private readonly minutes: number,
   ) {
-    const { plan, settings } = year.context;
-    const members = plan.loads.map((load): Member => ({ load, lane: 'on', shed: null }));
-    const house = traceHouse(plan.supply.system, members, {
-      seed: plan.outage.seed,
-      latitudeDeg: year.weather.latitudeDeg,
-      factors: dayFactors(year.weather),
-      household: 'usual',
-      handsOn: settings.handsOn.value,
-    });
+    const house = wholeHouse(year);
     this.loads = house.loads;
     for (const { load } of year.house.loads) this.closed.add(load.id);
     const empty = {

@@ -1,0 +1,12 @@
+export {
+  chainRegisters,
+  findModels,
+  type FoundChain,
+  type FoundModel,
+  type HeldModel,
+  type ReadRegisters,
+  sunSpecBases,
+} from './sunspec/model-chain.js';
+export { modelRegisters, type PointValue, type PointValues, readModel } from './sunspec/model-registers.js';
+export { sunSpecModels } from './sunspec/models.js';
+export { lengthOf, type SunSpecModel } from './sunspec/point.js';

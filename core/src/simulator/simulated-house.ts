@@ -1,0 +1,351 @@
+import { seededNormal, seededRandom } from '../base/index.js';
+import { systemFacts } from '../electric/index.js';
+import {
+  at,
+  dark,
+  flow,
+  OutageStepper,
+  outagePlan,
+  type OutageYear,
+  type TracedLoad,
+} from '../study/details.js';
+import type { SimulatedFault } from './faults.js';
+import { asDesigned, type HiddenTruth } from './hidden-truth.js';
+import { trueYear } from './true-year.js';
+
+/** grid = on the grid; island = off it; dark = off it and without power; watching = the grid is back and is watched. */
+export type HouseState = 'grid' | 'island' | 'dark' | 'watching';
+
+/** What stands on the instruments of a house in a second. Power is W, out of battery, grid and sun into the house. */
+export interface HouseNow {
+  /** Seconds since the simulation began. */
+  readonly second: number;
+  readonly state: HouseState;
+  readonly isGridThere: boolean;
+  readonly frequencyHz: number;
+  /** Of each leg to neutral, and from leg to leg; 0 while it is dark. */
+  readonly legV: readonly number[];
+  readonly betweenV: readonly number[];
+  readonly houseW: number;
+  readonly legHouseW: readonly number[];
+  readonly solarW: number;
+  readonly batteryW: number;
+  readonly generatorW: number;
+  readonly gridW: number;
+  readonly legGridW: readonly number[];
+  /** As the battery shows it: whole percents, as a share. */
+  readonly charge: number;
+  /** How long the last transfer took; null = there was none yet. */
+  readonly gapMs: number | null;
+}
+
+export interface SimulatedHouseOf {
+  readonly year: OutageYear;
+  /** Every load of the house, those that are not backed up too, as they run. */
+  readonly whole: readonly TracedLoad[];
+  /** How many batteries there are. */
+  readonly batteries: number;
+  readonly truth?: HiddenTruth;
+  readonly seed: number;
+  /** Minute of the year at which it begins. */
+  readonly fromMinute: number;
+  /** Share of the usable energy it begins with. */
+  readonly charge: number;
+}
+
+/** An island is worked out for so long at a time, min. */
+const windowMin = 4 * 1440;
+/** What the instruments are off by: one deviation of a share, of the frequency in Hz. */
+const noise = { power: 0.004, voltage: 0.002, hz: 0.01, charge: 0.002 };
+/** A late transfer takes so many times what the data sheet says, and this long at least, ms. */
+const late = { times: 30, leastMs: 1500 };
+/** Where the data sheet says nothing (common practice, no source), ms. */
+const usualGapMs = 20;
+/** Watched instead, with the profile of another country, s. */
+const otherProfileS = 20;
+
+/**
+ * A house in the hands of somebody who puts it into service: on the grid, off it and back, second by second. What happens on the
+ * island is worked out by the same minute of physics as every outage ({@link OutageStepper}); what lies within a minute is the
+ * same for all its seconds, but for the noise of the instruments. What is true differs from what was designed.
+ */
+export class SimulatedHouse {
+  readonly faults = new Set<SimulatedFault>();
+  private readonly normal: () => number;
+  private readonly legs: number;
+  private second = 0;
+  private isGridThere = true;
+  private isMainClosed = true;
+  private readonly open = new Set<string>();
+  /** The year as it really is, by what is broken. */
+  private readonly years = new Map<string, OutageYear>();
+  private chargeWh: number;
+  private gapMs: number | null = null;
+  /** Since when the grid is back while the island still runs; null = it is away, or nothing is watched. */
+  private watchedFrom: number | null = null;
+  private island: {
+    readonly stepper: OutageStepper;
+    readonly beganAt: number;
+    readonly windowAt: number;
+  } | null = null;
+  private played = -1;
+
+  constructor(private readonly of: SimulatedHouseOf) {
+    this.normal = seededNormal(seededRandom(of.seed));
+    this.legs = systemFacts[of.year.house.system].legs.length;
+    this.chargeWh = of.charge * this.year().hardware.usableWh;
+  }
+
+  /** Loads of the house: id, name, whether what feeds it is closed. */
+  loads(): { readonly id: string; readonly name: string; readonly isClosed: boolean }[] {
+    return this.of.whole.map(({ load }) => ({
+      id: load.id,
+      name: load.name,
+      isClosed: !this.open.has(load.id),
+    }));
+  }
+
+  /** What the battery really holds when it is full, Wh: nobody who commissions is told. */
+  get usableWh(): number {
+    return this.year().hardware.usableWh;
+  }
+
+  /** Takes the grid away before the main switch, or gives it back. */
+  switchGrid(isThere: boolean): void {
+    this.isGridThere = isThere;
+    this.follow();
+  }
+
+  /** Opens the main switch of the house, which separates it from the grid as well. */
+  switchMain(isClosed: boolean): void {
+    this.isMainClosed = isClosed;
+    this.follow();
+  }
+
+  /** Opens or closes what feeds a load; false = there is no such load. */
+  switchLoad(loadId: string, isClosed: boolean): boolean {
+    if (!this.of.whole.some(({ load }) => load.id === loadId)) return false;
+    if (isClosed) this.open.delete(loadId);
+    else this.open.add(loadId);
+    this.rebuild();
+    return true;
+  }
+
+  inject(fault: SimulatedFault, isThere: boolean): void {
+    if (isThere) this.faults.add(fault);
+    else this.faults.delete(fault);
+    this.chargeWh = Math.min(this.chargeWh, this.year().hardware.usableWh);
+    this.rebuild();
+  }
+
+  /** Lets time pass. */
+  advance(seconds: number): void {
+    for (let i = 0; i < seconds; i += 1) this.pass();
+  }
+
+  /** What the instruments show now. */
+  now(): HouseNow {
+    const { island } = this;
+    const isDark = island !== null && island.stepper.state[at.dark] !== dark.lit;
+    const noisy = (value: number): number => value * (1 + noise.power * this.normal());
+    const legW = island && isDark ? this.zero() : this.legsOf(this.running());
+    const sum = legW.reduce((all, one) => all + one, 0);
+    const flows = island?.stepper.flows;
+    // What is served in the minute, on the legs as its loads are.
+    const houseW = flows ? (isDark ? 0 : flows[flow.servedW]!) : sum;
+    const legHouseW = legW.map((one) => (sum > 0 ? (one / sum) * houseW : 0));
+    const solarW = flows ? this.islandSunW(flows) : this.sunW();
+    const generatorW = flows ? flows[flow.generatorW]! : 0;
+    const batteryW = flows ? (isDark ? 0 : houseW - solarW - generatorW) : this.onGridBatteryW();
+    const gridW = island ? 0 : houseW - solarW - batteryW + this.year().hardware.standbyW;
+    const legGridW = this.sensed(legHouseW.map((one) => (island ? 0 : one + (gridW - houseW) / this.legs)));
+    const [legV, betweenV] = this.voltages(legHouseW, isDark);
+    const { frequencyHz } = this.of.year.context.plan.supply;
+    const shift = flows && !this.faults.has('solar-holds-on') ? 1.5 * flows[flow.heldBackShare]! : 0;
+    return {
+      second: this.second,
+      state: island ? (isDark ? 'dark' : this.watchedFrom === null ? 'island' : 'watching') : 'grid',
+      isGridThere: this.isGridThere,
+      frequencyHz: isDark ? 0 : frequencyHz + shift + noise.hz * this.normal(),
+      legV,
+      betweenV,
+      houseW: noisy(houseW),
+      legHouseW: legHouseW.map(noisy),
+      solarW: noisy(solarW),
+      batteryW: noisy(batteryW),
+      generatorW: noisy(generatorW),
+      gridW: noisy(legGridW.reduce((all, one) => all + one, 0)),
+      legGridW: legGridW.map(noisy),
+      charge: this.shownCharge(),
+      gapMs: this.gapMs,
+    };
+  }
+
+  private pass(): void {
+    this.second += 1;
+    const { island } = this;
+    if (!island) {
+      this.chargeOnGrid(this.onGridBatteryW());
+      return;
+    }
+    const minute = Math.floor((this.second - island.beganAt) / 60);
+    if (minute > this.played) {
+      this.played = minute;
+      island.stepper.step(minute + island.windowAt);
+      this.chargeWh = island.stepper.state[at.chargeWh]!;
+    }
+    if (this.watchedFrom !== null && this.second - this.watchedFrom >= this.watchesS()) this.backToGrid();
+  }
+
+  /** Grid or main have changed. */
+  private follow(): void {
+    const isOn = this.isGridThere && this.isMainClosed;
+    if (!isOn) {
+      this.watchedFrom = null;
+      if (!this.island) this.beginIsland();
+    } else if (this.island && this.watchedFrom === null) this.watchedFrom = this.second;
+  }
+
+  private beginIsland(): void {
+    const transferGapMs = this.of.year.stack.transferGapMs ?? usualGapMs;
+    this.gapMs = this.faults.has('late-transfer')
+      ? Math.max(late.leastMs, late.times * transferGapMs)
+      : transferGapMs * (0.7 + 0.25 * Math.abs(Math.sin(this.of.seed + this.second)));
+    const windowAt = this.minuteOfYear() % 60;
+    const stepper = this.stepperFrom(this.minuteOfYear() - windowAt);
+    stepper.begin(windowAt, this.chargeWh);
+    this.island = { stepper, beganAt: this.second, windowAt };
+    this.played = 0;
+    stepper.step(windowAt);
+  }
+
+  /** Loads or faults have changed while the island runs: it goes on as it stands, with what is true now. */
+  private rebuild(): void {
+    const { island } = this;
+    if (!island) return;
+    const began = this.of.fromMinute + Math.floor(island.beganAt / 60);
+    const stepper = this.stepperFrom(began - island.windowAt);
+    stepper.begin(island.windowAt + this.played, this.chargeWh);
+    stepper.state.set(island.stepper.state);
+    stepper.state[at.chargeWh] = this.chargeWh;
+    this.island = { ...island, stepper };
+    stepper.step(island.windowAt + this.played);
+  }
+
+  private stepperFrom(fromMinute: number): OutageStepper {
+    const year = this.year();
+    const loads = year.house.loads.filter(({ load }) => !this.open.has(load.id));
+    return new OutageStepper(outagePlan({ ...year, house: { ...year.house, loads } }, fromMinute, windowMin));
+  }
+
+  private backToGrid(): void {
+    this.island = null;
+    this.watchedFrom = null;
+    this.played = -1;
+  }
+
+  private watchesS(): number {
+    return this.faults.has('wrong-profile') ? otherProfileS : this.of.year.stack.gridReturnMin * 60;
+  }
+
+  /** Recharges from sun and grid once it is back; else it waits. W out of the battery. */
+  private onGridBatteryW(): number {
+    const { usableWh, chargePowerW } = this.year().hardware;
+    return this.chargeWh >= usableWh - 1e-6 ? 0 : -Math.min(chargePowerW, (usableWh - this.chargeWh) * 3600);
+  }
+
+  private chargeOnGrid(batteryW: number): void {
+    const { usableWh, chargeEfficiency } = this.year().hardware;
+    this.chargeWh = Math.min(usableWh, this.chargeWh + (-batteryW * chargeEfficiency) / 3600);
+  }
+
+  private islandSunW(flows: Float64Array): number {
+    return this.faults.has('solar-holds-on') ? flows[flow.sunW]! : flows[flow.sunUsedW]!;
+  }
+
+  /** On the grid solar feeds, whatever is wrong with it on the island. */
+  private sunW(): number {
+    const { sun } = this.yearWith(new Set());
+    const minute = this.minuteOfYear() % sun.acW.length;
+    return sun.acW[minute]! + sun.dcW[minute]!;
+  }
+
+  /** Loads that run in this minute, with the share of the minute. */
+  private running(): { readonly load: TracedLoad; readonly share: number }[] {
+    const minute = this.minuteOfYear();
+    const day = Math.floor(minute / 1440);
+    const of = minute - day * 1440;
+    const truth = this.of.truth ?? asDesigned;
+    const fed = this.island ? this.year().house.loads.map(({ load }) => load.id) : null;
+    return this.of.whole.flatMap((one) => {
+      if (this.open.has(one.load.id) || (fed && !fed.includes(one.load.id))) return [];
+      const spans = one.cycles.onDay(day);
+      let share = 0;
+      for (let i = 0; i < spans.length; i += 2)
+        share += Math.max(0, Math.min(spans[i + 1]!, of + 1) - Math.max(spans[i]!, of));
+      return share > 0 ? [{ load: one, share: share * truth.loadTimes(one.load.id) }] : [];
+    });
+  }
+
+  private legsOf(running: readonly { readonly load: TracedLoad; readonly share: number }[]): number[] {
+    const legW = this.zero();
+    for (const { load, share } of running) {
+      const onAll = load.legVA.reduce((all, one) => all + one, 0);
+      load.legVA.forEach((va, leg) => (legW[leg]! += onAll > 0 ? (load.powerW * share * va) / onAll : 0));
+    }
+    return legW;
+  }
+
+  private zero(): number[] {
+    return Array.from({ length: this.legs }, () => 0);
+  }
+
+  /** What the current sensors at the service say. */
+  private sensed(legW: readonly number[]): number[] {
+    const swapped =
+      this.faults.has('sensors-swapped') && legW.length > 1
+        ? [legW[1]!, legW[0]!, ...legW.slice(2)]
+        : [...legW];
+    if (this.faults.has('sensor-reversed')) swapped[0] = -swapped[0]!;
+    return swapped;
+  }
+
+  /** Of each leg to neutral, and from leg to leg. Without a neutral each leg gets what the loads of the other leave it. */
+  private voltages(legW: readonly number[], isDark: boolean): readonly [number[], number[]] {
+    const { legs, legVoltageV, lineVoltageV } = systemFacts[this.of.year.house.system];
+    const pairs = Array.from({ length: betweens(legs.length) }, () => lineVoltageV);
+    if (isDark) return [this.zero(), pairs.map(() => 0)];
+    const noisy = (value: number): number => value * (1 + noise.voltage * this.normal());
+    const between = pairs.map(noisy);
+    const [one = 0, two = 0] = legW;
+    if (this.island && this.faults.has('neutral-open') && legs.length === 2) {
+      const share = one + two > 0 ? Math.min(0.95, Math.max(0.05, two / (one + two))) : 0.5;
+      return [[noisy(lineVoltageV * share), noisy(lineVoltageV * (1 - share))], between];
+    }
+    return [legs.map(() => noisy(legVoltageV)), between];
+  }
+
+  private shownCharge(): number {
+    const share = this.chargeWh / this.year().hardware.usableWh + noise.charge * this.normal();
+    return Math.max(0, Math.min(1, Math.round(share * 100) / 100));
+  }
+
+  private minuteOfYear(): number {
+    return this.of.fromMinute + Math.floor(this.second / 60);
+  }
+
+  private year(): OutageYear {
+    return this.yearWith(this.faults);
+  }
+
+  private yearWith(faults: ReadonlySet<SimulatedFault>): OutageYear {
+    const key = [...faults].toSorted().join();
+    const known = this.years.get(key);
+    if (known) return known;
+    const made = trueYear(this.of.year, this.of.truth ?? asDesigned, faults, this.of.batteries);
+    this.years.set(key, made);
+    return made;
+  }
+}
+
+const betweens = (legs: number): number => (legs === 1 ? 0 : legs === 2 ? 1 : 3);
