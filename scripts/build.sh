@@ -54,9 +54,13 @@ build_web() {
 
 build_program() { with_lock build build_all; }
 
-build_all() {
+build_server() {
   [ -f server/dist/main.js ] || rm -f "$STATE/stamps/build-server"
-  [ -f web/dist/browser/index.html ] || rm -f "$STATE/stamps/build-web"
   unless_done build-server "$(digest core/src server/src core/tsconfig.json server/tsconfig.json tsconfig.base.json)" compile_server
+}
+
+build_all() {
+  build_server
+  [ -f web/dist/browser/index.html ] || rm -f "$STATE/stamps/build-web"
   unless_done build-web "$(digest core/src web tsconfig.base.json scripts/build-field-worker.mjs)" build_web
 }

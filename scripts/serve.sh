@@ -94,6 +94,7 @@ serve() {
   enough_room "$STATE"
   mkdir -p "$RUN"
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
+  if pid=$(running_pid gateway); then end_process "$pid"; fi
   if pid=$(running_pid server); then
     say "Ending a server that an earlier launcher left behind"
     end_process "$pid"
@@ -110,6 +111,8 @@ serve() {
   ensure_database "$DATABASE"
   SERVER_PID=""
   on_exit end_server
+  GATEWAY_PID=""
+  on_exit end_gateway
   # From here on, being told to end is no fault.
   trap 'exit 0' INT TERM HUP
   start_server
@@ -117,6 +120,7 @@ serve() {
   printf '%s' "$url" >"$RUN/address"
   # One that was killed is started again like any other.
   wait_until_ready "$SERVER_PID" "$url" || was_killed "$SERVER_PID" || server_gave_up "The server did not start."
+  start_gateway
   say "Levamen is ready: $(shown_address "$url")   It shows $(whose "$DATABASE"). Ctrl-C stops it."
   open_browser "$url"
   watch_over
@@ -187,6 +191,7 @@ clear_run() {
 stop_all() {
   local pid
   if pid=$(running_pid launcher); then end_process "$pid"; fi
+  if pid=$(running_pid gateway); then end_process "$pid"; fi
   if pid=$(running_pid server); then end_process "$pid"; fi
   rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
   stop_cluster "$STATE/pg"

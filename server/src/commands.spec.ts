@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { newJob } from '@levamen/core/job';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { Commands, ended, isAlive, until } from './testing/command.js';
+import { Commands, ended, freePort, isAlive, until } from './testing/command.js';
 import { proving, times, writeDown } from './testing/proof.js';
 
 let levamen: Commands;
@@ -110,7 +110,9 @@ describe('./levamen', () => {
 
 describe('the running program', () => {
   it('starts with demo jobs, says which and where, keeps its database to itself, and stops cleanly', async () => {
-    const first = ended(levamen.launch(['demo']));
+    const gateway = await freePort();
+    const ports = { LEVAMEN_GATEWAY_HTTP: String(gateway), LEVAMEN_GATEWAY_MODBUS: String(await freePort()) };
+    const first = ended(levamen.launch(['demo'], ports));
     await until(() => levamen.healthy());
     expect(await levamen.api('jobs')).toMatchObject({ total: 2 });
     expect(await levamen.api('health')).toMatchObject({ jobs: 'demo' });
@@ -130,6 +132,14 @@ describe('the running program', () => {
     expect((await client.query('SHOW data_checksums')).rows).toEqual([{ data_checksums: 'on' }]);
     await client.end();
 
+    // Beside it a system that can be commissioned.
+    const system = (): Promise<unknown> =>
+      fetch(`http://127.0.0.1:${gateway}/now`)
+        .then((answer) => answer.json())
+        .catch(() => null);
+    await until(async () => (await system()) !== null);
+    expect(await system()).toMatchObject({ state: 'grid', isGridThere: true });
+
     // A second start finds the first one, and another database is not opened without a word.
     const second = await levamen.run(['demo']);
     expect([second.code, second.printed]).toEqual([0, expect.stringContaining('runs already')]);
@@ -140,7 +150,7 @@ describe('the running program', () => {
     ]);
 
     const stopped = await levamen.run(['stop']);
-    expect([stopped.code, await levamen.healthy()]).toEqual([0, false]);
+    expect([stopped.code, await levamen.healthy(), await system()]).toEqual([0, false, null]);
     const { code, printed } = await first;
     expect([code, printed]).toEqual([0, expect.stringContaining('It shows the demo jobs')]);
     expect(printed).toContain('Levamen has stopped.');

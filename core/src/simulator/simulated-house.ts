@@ -73,7 +73,8 @@ export class SimulatedHouse {
   readonly faults = new Set<SimulatedFault>();
   private readonly normal: () => number;
   private readonly legs: number;
-  private second = 0;
+  private passed = 0;
+  private solarLimit = 1;
   private isGridThere = true;
   private isMainClosed = true;
   private readonly open = new Set<string>();
@@ -103,6 +104,16 @@ export class SimulatedHouse {
       name: load.name,
       isClosed: !this.open.has(load.id),
     }));
+  }
+
+  /** Seconds since the simulation began. */
+  get second(): number {
+    return this.passed;
+  }
+
+  /** Solar gives no more than a share of what it could, on the grid. */
+  limitSolar(share: number): void {
+    this.solarLimit = share;
   }
 
   /** What the battery really holds when it is full, Wh: nobody who commissions is told. */
@@ -182,7 +193,7 @@ export class SimulatedHouse {
   }
 
   private pass(): void {
-    this.second += 1;
+    this.passed += 1;
     const { island } = this;
     if (!island) {
       this.chargeOnGrid(this.onGridBatteryW());
@@ -267,7 +278,7 @@ export class SimulatedHouse {
   private sunW(): number {
     const { sun } = this.yearWith(new Set());
     const minute = this.minuteOfYear() % sun.acW.length;
-    return sun.acW[minute]! + sun.dcW[minute]!;
+    return this.solarLimit * (sun.acW[minute]! + sun.dcW[minute]!);
   }
 
   /** Loads that run in this minute, with the share of the minute. */

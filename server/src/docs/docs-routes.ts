@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
+import { commissioningJsonSchema } from '@levamen/core/commissioning';
 import { jobJsonSchema } from '@levamen/core/job';
 import { tariffJsonSchema } from '@levamen/core/tariff/details';
 import express, { Router } from 'express';
@@ -35,6 +36,7 @@ export function docsRoutes(): Router {
   const description = once(openApiDocument);
   const jobSchema = once(jobJsonSchema);
   const tariffSchema = once(tariffJsonSchema);
+  const commissioningSchema = once(commissioningJsonSchema);
   router.get('/openapi.json', (_request, response) => {
     response.json(description());
   });
@@ -43,6 +45,9 @@ export function docsRoutes(): Router {
   });
   router.get('/schema/tariffs.json', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(tariffSchema(), null, 2));
+  });
+  router.get('/schema/commissioning.json', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(commissioningSchema(), null, 2));
   });
   router.get('/docs', (_request, response) => {
     response.type('html').send(page);

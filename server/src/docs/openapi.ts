@@ -501,6 +501,12 @@ export function openApiDocument(): object {
           responses: { 200: answer('Draft 2020-12') },
         },
       },
+      '/api/schema/commissioning.json': {
+        get: {
+          summary: 'JSON Schema of the record of commissioning',
+          responses: { 200: answer('Draft 2020-12') },
+        },
+      },
     },
     components: {
       schemas: Object.fromEntries(

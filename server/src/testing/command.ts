@@ -76,6 +76,8 @@ export class Commands {
         LEVAMEN_STATE: this.state,
         LEVAMEN_PORT: String(this.port),
         LEVAMEN_OPEN: '0',
+        // Free for one of them at a time: the test that looks at it names its own ports.
+        ...(environment['LEVAMEN_GATEWAY_HTTP'] === undefined ? { LEVAMEN_GATEWAY: 'off' } : {}),
         // One person on this machine: what is tried here asks for no account.
         LEVAMEN_ACCOUNTS: 'off',
         ...this.environment,
