@@ -33,8 +33,8 @@ try {
   const gateway = new Gateway(house, plates, times);
   const modbus = modbusGateway(gateway, host, modbusPort);
   const http = httpGateway(gateway).listen(httpPort, host, () => {
-    console.log(
-      `"${job.name}", simulated. Modbus TCP: ${host}:${modbusPort}   HTTP: http://${host}:${httpPort}/`,
+    process.stdout.write(
+      `"${job.name}", simulated. Modbus TCP: ${host}:${modbusPort}   HTTP: http://${host}:${httpPort}/\n`,
     );
   });
   const failed = (error: Error | null | undefined): void => {
