@@ -58,7 +58,10 @@ export class DrawingShapes {
 
   protected readonly shapes = computed(() => {
     const lookOf = this.lookOf();
-    return this.drawing().items.map((item) => {
+    const { items } = this.drawing();
+    const isText = ({ kind }: DrawingItem): boolean => kind === 'text';
+    // Words lie above every line.
+    return [...items.filter((item) => !isText(item)), ...items.filter(isText)].map((item) => {
       const { classes, dash } = lookOf(item);
       return {
         item,
