@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { passesAxe } from './axe';
 import { copyOfTheFarm } from './farm-copy';
+import { picture } from './picture';
 
 test('a system goes into service step by step: readings are judged, the order is kept, what is off stops it, both sides sign', async ({
   page,
@@ -55,6 +56,17 @@ test('a system goes into service step by step: readings are judged, the order is
   await expect(card).toContainText('Done before its turn: The megger is on another site');
   await expect(card.getByRole('combobox', { name: 'Instrument' })).toContainText('Multimeter');
   await expect(says).toContainText(/^3 of/);
+
+  // A photo is kept at the step; the company's own steps are taken once.
+  await card.getByLabel(/^Add photos of Grid, L1-N/).setInputFiles(await picture(page, 'Terminals'));
+  await expect(card.getByRole('button', { name: /^Look at Grid, L1-N/ })).toBeVisible();
+  const own = page.getByRole('region', { name: 'Steps of your own' });
+  const before = await steps.getByRole('button').count();
+  await own.getByRole('button', { name: 'Take the company’s' }).click();
+  await expect(own.getByRole('status')).toHaveText('2 taken.');
+  await own.getByRole('button', { name: 'Take the company’s' }).click();
+  await expect(own.getByRole('status')).toHaveText('All of them are here.');
+  expect(await steps.getByRole('button').count()).toBeGreaterThanOrEqual(before);
   await passesAxe(page, false);
 
   // Both sign; the record leaves, and the report shows what was found.

@@ -56,6 +56,14 @@ describe('steps', () => {
     );
   });
 
+  it('say what is likely however far off a reading is', () => {
+    for (const step of all.filter(({ asks }) => asks.kind === 'measure'))
+      for (const reading of [0, 1e-9, 1.5, 1e9, ...(measure(step).unit === 'W' ? [-1e9] : [])]) {
+        const { verdict, causes } = judgeStep(step, found(reading));
+        expect(causes.length > 0, `${step.title}: ${reading}`).toBe(verdict === 'off');
+      }
+  });
+
   it('hold where the house is as it was designed', () => {
     for (const step of all) {
       if (step.asks.kind !== 'measure' || !step.asks.predicted) continue;

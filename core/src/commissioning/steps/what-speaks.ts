@@ -133,7 +133,7 @@ export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
                 causes: [
                   {
                     from: mostSpread,
-                    to: 1,
+                    to: Infinity,
                     text: 'One has stood longer, or was not charged with the others',
                   },
                 ],
