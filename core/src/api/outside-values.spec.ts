@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { OutsideGroup, OutsideValue } from '../base/testing/outside.js';
+import { outsideDevice } from '../device/testing/outside-device.js';
 import { outsideElectric } from '../electric/testing/outside-electric.js';
 import { outsideHouse } from '../house/testing/outside-house.js';
 import { outsideSun } from '../nature/testing/outside-sun.js';
@@ -14,6 +15,7 @@ const groups: readonly OutsideGroup[] = [
   ...outsideRules,
   ...outsideWiring,
   ...outsideStudy,
+  ...outsideDevice,
 ];
 
 const shown = (value: number): string => String(Number(value.toPrecision(6)));

@@ -3,62 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { chainRegisters, findModels, type HeldModel, type ReadRegisters } from './model-chain.js';
 import { modelRegisters, readModel } from './model-registers.js';
 import { sunSpecModels } from './models.js';
+import { offsetOf } from '../testing/outside-device.js';
 import { lengthOf, type SunSpecModel } from './point.js';
 
 const model = (number: number): SunSpecModel => sunSpecModels.get(number)!;
 
-/** Where a point stands, counted from the register that holds the number of its model. */
-function offsetOf(number: number, name: string): number {
-  let offset = 2;
-  for (const point of model(number).points) {
-    if (point.name === name) return offset;
-    offset += point.size;
-  }
-  throw new Error(name);
-}
-
 describe('layouts', () => {
-  // Lengths as the SunSpec Alliance publishes them with each model; recalled.
-  it.each([
-    [1, 66],
-    [101, 50],
-    [102, 50],
-    [103, 50],
-    [201, 105],
-    [203, 105],
-    [701, 153],
-    [704, 65],
-    [713, 7],
-    [802, 62],
-  ])('model %i has %i registers', (number, length) => {
-    expect(lengthOf(model(number))).toBe(length);
-  });
-
-  // Offsets from published register maps of inverters and meters that follow SunSpec, where an inverter's model begins at 40070 and a
-  // meter's at 40188 (power at 40084 and 40206, and so on); recalled.
-  it.each([
-    [103, 40_070, 'A', 40_072],
-    [103, 40_070, 'PhVphA', 40_080],
-    [103, 40_070, 'W', 40_084],
-    [103, 40_070, 'Hz', 40_086],
-    [103, 40_070, 'WH', 40_094],
-    [103, 40_070, 'DCA', 40_097],
-    [103, 40_070, 'DCV', 40_099],
-    [103, 40_070, 'DCW', 40_101],
-    [103, 40_070, 'TmpSnk', 40_104],
-    [103, 40_070, 'St', 40_108],
-    [203, 40_188, 'A', 40_190],
-    [203, 40_188, 'PhV', 40_195],
-    [203, 40_188, 'Hz', 40_204],
-    [203, 40_188, 'W', 40_206],
-    [203, 40_188, 'W_SF', 40_210],
-    [203, 40_188, 'PF', 40_221],
-    [203, 40_188, 'TotWhExp', 40_226],
-    [203, 40_188, 'TotWhImp', 40_234],
-  ])('model %i at %i has %s at %i', (number, base, name, address) => {
-    expect(base + offsetOf(number, name)).toBe(address);
-  });
-
   it('name each point once, and scale by points that are there', () => {
     for (const { points } of sunSpecModels.values()) {
       const names = points.map(({ name }) => name);
