@@ -2,7 +2,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { findModels } from '@levamen/core/device';
 import { demoJobs } from '@levamen/core/job';
-import ModbusRTU, { type ServerTCP } from 'modbus-serial';
+import Modbus, { type ServerTCP } from 'modbus-serial';
 import supertest from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Gateway } from './gateway.js';
@@ -14,7 +14,7 @@ let nowMs: number;
 let gateway: Gateway;
 let modbus: ServerTCP;
 let http: Server;
-let client: ModbusRTU;
+let client: InstanceType<typeof Modbus.default>;
 
 /** Time passes, s. */
 const pass = (seconds: number): void => void (nowMs += seconds * 1000);
@@ -30,7 +30,7 @@ beforeEach(async () => {
   modbus = modbusGateway(gateway, '127.0.0.1', 0);
   await new Promise((resolve) => modbus.on('initialized', resolve as () => void));
   http = httpGateway(gateway).listen(0, '127.0.0.1');
-  client = new ModbusRTU();
+  client = new Modbus.default();
   const { port } = (modbus as unknown as { _server: { address(): AddressInfo } })._server.address();
   await client.connectTCP('127.0.0.1', { port });
   client.setTimeout(400);
