@@ -4,28 +4,28 @@ import {
   at,
   dark,
   flow,
-  OutageStepper,
   outagePlan,
+  OutageStepper,
   type OutageYear,
+  resetLockOut,
   type TracedLoad,
 } from '../study/details.js';
 import type { SimulatedFault } from './faults.js';
 import { asDesigned, type HiddenTruth } from './hidden-truth.js';
+import { darkVoltages, noise, sensedW, type Voltages, voltagesOf } from './instruments.js';
+import { legPowersW, runningLoads } from './running-loads.js';
 import { trueYear } from './true-year.js';
 
 /** grid = on the grid; island = off it; dark = off it and without power; watching = the grid is back and is watched. */
 export type HouseState = 'grid' | 'island' | 'dark' | 'watching';
 
 /** What stands on the instruments of a house in a second. Power is W, out of battery, grid and sun into the house. */
-export interface HouseNow {
+export interface HouseNow extends Voltages {
   /** Seconds since the simulation began. */
   readonly second: number;
   readonly state: HouseState;
   readonly isGridThere: boolean;
   readonly frequencyHz: number;
-  /** Of each leg to neutral, and from leg to leg; 0 while it is dark. */
-  readonly legV: readonly number[];
-  readonly betweenV: readonly number[];
   readonly houseW: number;
   readonly legHouseW: readonly number[];
   readonly solarW: number;
@@ -55,8 +55,6 @@ export interface SimulatedHouseOf {
 
 /** An island is worked out for so long at a time, min. */
 const windowMin = 4 * 1440;
-/** What the instruments are off by: one deviation of a share, of the frequency in Hz. */
-const noise = { power: 0.004, voltage: 0.002, hz: 0.01, charge: 0.002 };
 /** A late transfer takes so many times what the data sheet says, and this long at least, ms. */
 const late = { times: 30, leastMs: 1500 };
 /** Where the data sheet says nothing (common practice, no source), ms. */
@@ -142,6 +140,11 @@ export class SimulatedHouse {
     return true;
   }
 
+  /** Starts an inverter again that has tripped too often. */
+  reset(): void {
+    if (this.island) resetLockOut(this.island.stepper.state);
+  }
+
   inject(fault: SimulatedFault, isThere: boolean): void {
     if (isThere) this.faults.add(fault);
     else this.faults.delete(fault);
@@ -159,7 +162,7 @@ export class SimulatedHouse {
     const { island } = this;
     const isDark = island !== null && island.stepper.state[at.dark] !== dark.lit;
     const noisy = (value: number): number => value * (1 + noise.power * this.normal());
-    const legW = island && isDark ? this.zero() : this.legsOf(this.running());
+    const legW = this.runningW().map((watts) => (isDark ? 0 : watts));
     const sum = legW.reduce((all, one) => all + one, 0);
     const flows = island?.stepper.flows;
     // What is served in the minute, on the legs as its loads are.
@@ -169,8 +172,15 @@ export class SimulatedHouse {
     const generatorW = flows ? flows[flow.generatorW]! : 0;
     const batteryW = flows ? (isDark ? 0 : houseW - solarW - generatorW) : this.onGridBatteryW();
     const gridW = island ? 0 : houseW - solarW - batteryW + this.year().hardware.standbyW;
-    const legGridW = this.sensed(legHouseW.map((one) => (island ? 0 : one + (gridW - houseW) / this.legs)));
-    const [legV, betweenV] = this.voltages(legHouseW, isDark);
+    const legGridW = sensedW(
+      legHouseW.map((one) => (island ? 0 : one + (gridW - houseW) / this.legs)),
+      this.faults,
+    );
+    const { system } = this.of.year.house;
+    const hasNeutral = island === null || !this.faults.has('neutral-open');
+    const voltages = isDark
+      ? darkVoltages(system)
+      : voltagesOf(system, legHouseW, hasNeutral, (value) => value * (1 + noise.voltage * this.normal()));
     const { frequencyHz } = this.of.year.context.plan.supply;
     const shift = flows && !this.faults.has('solar-holds-on') ? 1.5 * flows[flow.heldBackShare]! : 0;
     return {
@@ -178,8 +188,7 @@ export class SimulatedHouse {
       state: island ? (isDark ? 'dark' : this.watchedFrom === null ? 'island' : 'watching') : 'grid',
       isGridThere: this.isGridThere,
       frequencyHz: isDark ? 0 : frequencyHz + shift + noise.hz * this.normal(),
-      legV,
-      betweenV,
+      ...voltages,
       houseW: noisy(houseW),
       legHouseW: legHouseW.map(noisy),
       solarW: noisy(solarW),
@@ -200,7 +209,8 @@ export class SimulatedHouse {
       return;
     }
     const minute = Math.floor((this.second - island.beganAt) / 60);
-    if (minute > this.played) {
+    if (minute + island.windowAt >= windowMin) this.openWindow(island.stepper);
+    else if (minute > this.played) {
       this.played = minute;
       island.stepper.step(minute + island.windowAt);
       this.chargeWh = island.stepper.state[at.chargeWh]!;
@@ -222,9 +232,15 @@ export class SimulatedHouse {
     this.gapMs = this.faults.has('late-transfer')
       ? Math.max(late.leastMs, late.times * transferGapMs)
       : transferGapMs * (0.7 + 0.25 * Math.abs(Math.sin(this.of.seed + this.second)));
+    this.openWindow(null);
+  }
+
+  /** Works out the island from this minute on; it goes on from how another one stands, or begins. */
+  private openWindow(before: OutageStepper | null): void {
     const windowAt = this.minuteOfYear() % 60;
     const stepper = this.stepperFrom(this.minuteOfYear() - windowAt);
     stepper.begin(windowAt, this.chargeWh);
+    if (before) stepper.state.set(before.state);
     this.island = { stepper, beganAt: this.second, windowAt };
     this.played = 0;
     stepper.step(windowAt);
@@ -281,59 +297,12 @@ export class SimulatedHouse {
     return this.solarLimit * (sun.acW[minute]! + sun.dcW[minute]!);
   }
 
-  /** Loads that run in this minute, with the share of the minute. */
-  private running(): { readonly load: TracedLoad; readonly share: number }[] {
-    const minute = this.minuteOfYear();
-    const day = Math.floor(minute / 1440);
-    const of = minute - day * 1440;
+  /** What runs in this minute, on each leg, W: on the island what it feeds. */
+  private runningW(): number[] {
     const truth = this.of.truth ?? asDesigned;
-    const fed = this.island ? this.year().house.loads.map(({ load }) => load.id) : null;
-    return this.of.whole.flatMap((one) => {
-      if (this.open.has(one.load.id) || (fed && !fed.includes(one.load.id))) return [];
-      const spans = one.cycles.onDay(day);
-      let share = 0;
-      for (let i = 0; i < spans.length; i += 2)
-        share += Math.max(0, Math.min(spans[i + 1]!, of + 1) - Math.max(spans[i]!, of));
-      return share > 0 ? [{ load: one, share: share * truth.loadTimes(one.load.id) }] : [];
-    });
-  }
-
-  private legsOf(running: readonly { readonly load: TracedLoad; readonly share: number }[]): number[] {
-    const legW = this.zero();
-    for (const { load, share } of running) {
-      const onAll = load.legVA.reduce((all, one) => all + one, 0);
-      load.legVA.forEach((va, leg) => (legW[leg]! += onAll > 0 ? (load.powerW * share * va) / onAll : 0));
-    }
-    return legW;
-  }
-
-  private zero(): number[] {
-    return Array.from({ length: this.legs }, () => 0);
-  }
-
-  /** What the current sensors at the service say. */
-  private sensed(legW: readonly number[]): number[] {
-    const swapped =
-      this.faults.has('sensors-swapped') && legW.length > 1
-        ? [legW[1]!, legW[0]!, ...legW.slice(2)]
-        : [...legW];
-    if (this.faults.has('sensor-reversed')) swapped[0] = -swapped[0]!;
-    return swapped;
-  }
-
-  /** Of each leg to neutral, and from leg to leg. Without a neutral each leg gets what the loads of the other leave it. */
-  private voltages(legW: readonly number[], isDark: boolean): readonly [number[], number[]] {
-    const { legs, legVoltageV, lineVoltageV } = systemFacts[this.of.year.house.system];
-    const pairs = Array.from({ length: betweens(legs.length) }, () => lineVoltageV);
-    if (isDark) return [this.zero(), pairs.map(() => 0)];
-    const noisy = (value: number): number => value * (1 + noise.voltage * this.normal());
-    const between = pairs.map(noisy);
-    const [one = 0, two = 0] = legW;
-    if (this.island && this.faults.has('neutral-open') && legs.length === 2) {
-      const share = one + two > 0 ? Math.min(0.95, Math.max(0.05, two / (one + two))) : 0.5;
-      return [[noisy(lineVoltageV * share), noisy(lineVoltageV * (1 - share))], between];
-    }
-    return [legs.map(() => noisy(legVoltageV)), between];
+    const fed = this.island ? new Set(this.year().house.loads.map(({ load }) => load.id)) : null;
+    const isOn = (id: string): boolean => !this.open.has(id) && (fed?.has(id) ?? true);
+    return legPowersW(runningLoads(this.of.whole, this.minuteOfYear(), isOn), this.legs, truth.loadTimes);
   }
 
   private shownCharge(): number {
@@ -358,5 +327,3 @@ export class SimulatedHouse {
     return made;
   }
 }
-
-const betweens = (legs: number): number => (legs === 1 ? 0 : legs === 2 ? 1 : 3);

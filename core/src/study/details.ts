@@ -29,7 +29,7 @@ export {
 } from './outage/outage-run.js';
 export { horizonMin, type OutageStudy, studyYear } from './outage/outage-study.js';
 export { KeptYear } from './outage/kept-year.js';
-export { at, dark, flow } from './outage/outage-state.js';
+export { at, dark, flow, resetLockOut } from './outage/outage-state.js';
 export { OutageStepper } from './outage/outage-stepper.js';
 export type { TracedLoad } from './outage/traced-house.js';
 export { wholeHouse } from './outage/whole-house.js';

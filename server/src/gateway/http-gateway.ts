@@ -7,6 +7,8 @@ import { unitIds } from './house-registers.js';
 const switchesSchema = z.strictObject({
   grid: z.boolean().optional(),
   main: z.boolean().optional(),
+  /** Starts an inverter again that has tripped too often. */
+  reset: z.literal(true).optional(),
   /** By the id of the load: closed or not. */
   loads: z.record(z.string().max(64), z.boolean()).optional(),
 });
@@ -30,7 +32,8 @@ const description = {
     },
   },
   write: {
-    '/switches': '{"grid": false} takes the grid away; {"main": false}; {"loads": {"ID": false}}',
+    '/switches':
+      '{"grid": false} takes the grid away; {"main": false}; {"loads": {"ID": false}}; {"reset": true}',
     '/faults': '{"sensor-reversed": true}',
     '/pace': '{"times": 60}: a minute passes in a second',
   },
@@ -70,7 +73,7 @@ export function httpGateway(gateway: Gateway): Express {
   app.post('/switches', (request, response) => {
     const read = switchesSchema.safeParse(request.body);
     if (!read.success) return refuse(response, read.error);
-    const { grid, main, loads } = read.data;
+    const { grid, main, loads, reset } = read.data;
     const known = new Set(gateway.house.loads().map(({ id }) => id));
     const unknown = Object.keys(loads ?? {}).find((id) => !known.has(id));
     if (unknown !== undefined) {
@@ -81,6 +84,7 @@ export function httpGateway(gateway: Gateway): Express {
     if (grid !== undefined) gateway.house.switchGrid(grid);
     if (main !== undefined) gateway.house.switchMain(main);
     for (const [id, isClosed] of Object.entries(loads ?? {})) gateway.house.switchLoad(id, isClosed);
+    if (reset) gateway.house.reset();
     gateway.changed();
     state(response);
   });

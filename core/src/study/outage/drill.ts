@@ -8,7 +8,7 @@ import { startSteps, stepsBetween, type Step } from './switching-steps.js';
 import type { TracedLoad } from './traced-house.js';
 import { wholeHouse } from './whole-house.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
-import { at, causes, dark, darkWords, flow, type Cause } from './outage-state.js';
+import { at, causes, dark, darkWords, flow, type Cause, resetLockOut } from './outage-state.js';
 import { OutageStepper } from './outage-stepper.js';
 
 /** A load in the user's hands. */
@@ -103,11 +103,7 @@ export class OutageDrill {
 
   /** Resets an inverter that has locked out. */
   reset(): void {
-    const { state } = this.stepper;
-    if (state[at.dark] !== dark.lockedOut) return;
-    state[at.dark] = dark.lit;
-    state[at.tries] = 0;
-    state[at.upMin] = 0;
+    if (!resetLockOut(this.stepper.state)) return;
     for (const { load } of this.loads) if (this.closed.has(load.id)) this.justClosed.add(load.id);
   }
 

@@ -69,3 +69,12 @@ export const flow = {
 
 export const newState = (): Float64Array => new Float64Array(Object.keys(at).length);
 export const newFlows = (): Float64Array => new Float64Array(Object.keys(flow).length);
+
+/** Starts an inverter again that is locked out; false = it was not. */
+export function resetLockOut(state: Float64Array): boolean {
+  if (state[at.dark] !== dark.lockedOut) return false;
+  state[at.dark] = dark.lit;
+  state[at.tries] = 0;
+  state[at.upMin] = 0;
+  return true;
+}
