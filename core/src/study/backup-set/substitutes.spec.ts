@@ -22,7 +22,7 @@ describe('what is large enough for a substitute', () => {
   });
 
   it('a soft starter from 2.5 kVA and two and a half times the running power on, in a start across the line', () => {
-    const motor = { kind: 'well-pump', voltageV: 240, legs: 'L1-L2', powerFactor: 1 } as const;
+    const motor = { kind: 'other', voltageV: 240, legs: 'L1-L2', powerFactor: 1 } as const;
     // 240 V × 10.4 A = 2,496 VA and 2,520 VA.
     expect(keysOf({ ...motor, runningPowerW: 500, start: start(10.4) })).toEqual([]);
     expect(keysOf({ ...motor, runningPowerW: 500, start: start(10.5) })).toEqual(['soft-starter']);
