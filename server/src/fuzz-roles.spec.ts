@@ -104,6 +104,7 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
   { method: 'GET', path: '/api/equipment/prices.json?supplier=x' },
   { method: 'GET', path: '/api/equipment/schema.json' },
   { method: 'GET', path: '/api/schema/job.json' },
+  { method: 'GET', path: '/api/schema/commissioning.json' },
   { method: 'POST', path: '/api/drawings/pdf', body: { name: 'Sheet', drawing: {} } },
   { method: 'GET', path: '/api/company-sheet' },
   { method: 'PUT', path: '/api/company-sheet', body: { baseRevision: 0, sheet: emptyCompanySheet() } },
