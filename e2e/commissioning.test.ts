@@ -7,6 +7,8 @@ import { picture } from './picture';
 test('a system goes into service step by step: readings are judged, the order is kept, what is off stops it, both sides sign', async ({
   page,
 }) => {
+  // The report at its end waits for its turn among other papers.
+  test.setTimeout(240_000);
   const bench = await copyOfTheFarm(page, 'Into service', 'commissioning');
   const steps = page.getByRole('navigation', { name: 'Steps' });
   const card = page.locator('lv-step-card');
