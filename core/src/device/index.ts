@@ -9,4 +9,4 @@ export {
 } from './sunspec/model-chain.js';
 export { modelRegisters, type PointValue, type PointValues, readModel } from './sunspec/model-registers.js';
 export { sunSpecModels } from './sunspec/models.js';
-export { lengthOf, type SunSpecModel } from './sunspec/point.js';
+export { lengthOf, placeOf, type SunSpecModel } from './sunspec/point.js';

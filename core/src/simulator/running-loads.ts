@@ -1,6 +1,6 @@
-import type { TracedLoad } from '../study/details.js';
+import { shareOfMinute, type TracedLoad } from '../study/details.js';
 
-/** A load that runs, and the share of the minute it does, times what it really takes. */
+/** A load that runs, and for how much of the minute. */
 export interface RunningLoad {
   readonly load: TracedLoad;
   readonly share: number;
@@ -12,14 +12,8 @@ export function runningLoads(
   minuteOfYear: number,
   isOn: (loadId: string) => boolean,
 ): RunningLoad[] {
-  const day = Math.floor(minuteOfYear / 1440);
-  const of = minuteOfYear - day * 1440;
   return whole.flatMap((load): RunningLoad[] => {
-    if (!isOn(load.load.id)) return [];
-    const spans = load.cycles.onDay(day);
-    let share = 0;
-    for (let i = 0; i < spans.length; i += 2)
-      share += Math.max(0, Math.min(spans[i + 1]!, of + 1) - Math.max(spans[i]!, of));
+    const share = isOn(load.load.id) ? shareOfMinute(load.cycles, minuteOfYear) : 0;
     return share > 0 ? [{ load, share }] : [];
   });
 }

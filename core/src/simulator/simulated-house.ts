@@ -1,9 +1,11 @@
 import { seededNormal, seededRandom } from '../base/index.js';
 import { systemFacts } from '../electric/index.js';
+import type { Stack } from '../equipment/index.js';
 import {
   at,
   dark,
   flow,
+  frequencyShiftHz,
   outagePlan,
   OutageStepper,
   type OutageYear,
@@ -69,6 +71,7 @@ const otherProfileS = 20;
  */
 export class SimulatedHouse {
   readonly faults = new Set<SimulatedFault>();
+  private readonly random: () => number;
   private readonly normal: () => number;
   private readonly legs: number;
   private passed = 0;
@@ -90,7 +93,8 @@ export class SimulatedHouse {
   private played = -1;
 
   constructor(private readonly of: SimulatedHouseOf) {
-    this.normal = seededNormal(seededRandom(of.seed));
+    this.random = seededRandom(of.seed);
+    this.normal = seededNormal(this.random);
     this.legs = systemFacts[of.year.house.system].legs.length;
     this.chargeWh = of.charge * this.year().hardware.usableWh;
   }
@@ -102,6 +106,11 @@ export class SimulatedHouse {
       name: load.name,
       isClosed: !this.open.has(load.id),
     }));
+  }
+
+  /** The units it was built with. */
+  get stack(): Stack {
+    return this.of.year.stack;
   }
 
   /** Seconds since the simulation began. */
@@ -182,7 +191,8 @@ export class SimulatedHouse {
       ? darkVoltages(system)
       : voltagesOf(system, legHouseW, hasNeutral, (value) => value * (1 + noise.voltage * this.normal()));
     const { frequencyHz } = this.of.year.context.plan.supply;
-    const shift = flows && !this.faults.has('solar-holds-on') ? 1.5 * flows[flow.heldBackShare]! : 0;
+    const shift =
+      flows && !this.faults.has('solar-holds-on') ? frequencyShiftHz * flows[flow.heldBackShare]! : 0;
     return {
       second: this.second,
       state: island ? (isDark ? 'dark' : this.watchedFrom === null ? 'island' : 'watching') : 'grid',
@@ -231,7 +241,7 @@ export class SimulatedHouse {
     const transferGapMs = this.of.year.stack.transferGapMs ?? usualGapMs;
     this.gapMs = this.faults.has('late-transfer')
       ? Math.max(late.leastMs, late.times * transferGapMs)
-      : transferGapMs * (0.7 + 0.25 * Math.abs(Math.sin(this.of.seed + this.second)));
+      : transferGapMs * (0.7 + 0.25 * this.random());
     this.openWindow(null);
   }
 

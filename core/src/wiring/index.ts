@@ -59,5 +59,5 @@ export { withTitleBlock } from './drawing/title-block.js';
 export { drawingSvg } from './drawing/to-svg.js';
 export { safetyOf, type WiringSafety } from './safety-of.js';
 export { signsOf, type WiringSign } from './signs/signs-of.js';
-export { cornersOf, lineItem, textItem } from './drawing/items.js';
+export { cornersOf, lineItem, textItem, textsLast } from './drawing/items.js';
 export { textWidthMm } from './drawing/drawing.schema.js';

@@ -1,4 +1,11 @@
-import { chainRegisters, type HeldModel, lengthOf, sunSpecBases, sunSpecModels } from '@levamen/core/device';
+import {
+  chainRegisters,
+  type HeldModel,
+  lengthOf,
+  placeOf,
+  sunSpecBases,
+  sunSpecModels,
+} from '@levamen/core/device';
 import type { HouseNow, SimulatedHouse } from '@levamen/core/simulator';
 import { type HousePlates, houseRegisters, type Limits, unitIds } from './house-registers.js';
 
@@ -82,7 +89,7 @@ export class Gateway {
   write(unitId: number, address: number, value: number): boolean {
     if (unitId !== unitIds.inverter) return false;
     const controls = this.addressOf(704);
-    const at = (name: string): number => controls + offsetOf(704, name);
+    const at = (name: string): number => controls + placeOf(sunSpecModels.get(704)!, name);
     if (address === at('WMaxLimPctEna') && value <= 1) this.limits = { ...this.limits, isOn: value === 1 };
     else if (address === at('WMaxLimPct') && value <= 100) this.limits = { ...this.limits, percent: value };
     else return false;
@@ -131,13 +138,4 @@ export class Gateway {
     this.reached += (passed / this.times) * 1000;
     this.house.advance(Math.min(mostAtOnceS, passed));
   }
-}
-
-function offsetOf(number: number, name: string): number {
-  let offset = 0;
-  for (const point of sunSpecModels.get(number)!.points) {
-    if (point.name === name) return offset;
-    offset += point.size;
-  }
-  return -1;
 }

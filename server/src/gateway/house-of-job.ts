@@ -3,7 +3,6 @@ import { catalogueOf } from '@levamen/core/equipment';
 import { systemFacts } from '@levamen/core/electric';
 import { type Job, planOf } from '@levamen/core/job';
 import { type SimulatedHouse, simulateDesign } from '@levamen/core/simulator';
-import { assembleStack } from '@levamen/core/equipment';
 import type { HousePlates } from './house-registers.js';
 
 /** Midday of a day in early summer, and a battery that is not quite full: something is to be seen of everything. */
@@ -24,20 +23,18 @@ export function houseOfJob(
   const parts = island && chosenFor(plan, island);
   if (!island || !parts) throw new Error(`"${job.name}" has no equipment chosen: choose it in Sources first`);
   const catalogue = catalogueOf(itemsFor(plan.equipmentList, nothingOffered));
-  const stack = assembleStack(parts, catalogue, plan.supply.system);
   const house = simulateDesign({ plan, islandId: island.id, parts, weather: null }, catalogue, {
     seed,
     ...usual,
   });
-  if (!house || !stack.ok)
-    throw new Error(`"${job.name}" cannot be played: ${stack.ok ? 'nothing is backed up' : stack.problem}`);
+  if (!house)
+    throw new Error(`"${job.name}" cannot be played: nothing is backed up, or its units do not go together`);
   return {
     house,
     plates: {
       legs: systemFacts[plan.supply.system].legs.length as HousePlates['legs'],
-      inverterName: stack.stack.inverter.name,
-      ratedW: stack.stack.chargePowerW,
-      batteriesWh: stack.stack.batteries.flatMap(({ unit, quantity }) =>
+      inverterName: house.stack.inverter.name,
+      batteriesWh: house.stack.batteries.flatMap(({ unit, quantity }) =>
         Array.from({ length: quantity }, () => unit.battery!.nameplateWh),
       ),
     },

@@ -8,7 +8,6 @@ export const unitIds = { inverter: 1, firstBattery: 10, meter: 20, solar: 30 } a
 export interface HousePlates {
   readonly legs: 1 | 2 | 3;
   readonly inverterName: string;
-  readonly ratedW: number;
   /** Nameplate energy of each battery, Wh. */
   readonly batteriesWh: readonly number[];
 }

@@ -1,10 +1,10 @@
-import { point, points, type SunSpecModel, textPoint } from './point.js';
+import { point, points, scaled, type SunSpecModel, textPoint } from './point.js';
 
 const phases = ['A', 'B', 'C'] as const;
 const byPhase = (name: string): string[] => [name, ...phases.map((phase) => `${name}ph${phase}`)];
 
 /** Who made a device (model 1; 66 registers, recalled). */
-export const commonModel: SunSpecModel = {
+const commonModel: SunSpecModel = {
   number: 1,
   name: 'Common',
   points: [
@@ -23,30 +23,18 @@ const inverterModel = (number: 101 | 102 | 103): SunSpecModel => ({
   number,
   name: 'Inverter',
   points: [
-    ...points(['A', 'AphA', 'AphB', 'AphC'], 'uint16', 'A_SF', 'A'),
-    point('A_SF', 'sunssf'),
-    ...points(['PPVphAB', 'PPVphBC', 'PPVphCA', 'PhVphA', 'PhVphB', 'PhVphC'], 'uint16', 'V_SF', 'V'),
-    point('V_SF', 'sunssf'),
-    point('W', 'int16', 'W_SF', 'W'),
-    point('W_SF', 'sunssf'),
-    point('Hz', 'uint16', 'Hz_SF', 'Hz'),
-    point('Hz_SF', 'sunssf'),
-    point('VA', 'int16', 'VA_SF', 'VA'),
-    point('VA_SF', 'sunssf'),
-    point('VAr', 'int16', 'VAr_SF', 'var'),
-    point('VAr_SF', 'sunssf'),
-    point('PF', 'int16', 'PF_SF', '%'),
-    point('PF_SF', 'sunssf'),
-    point('WH', 'acc32', 'WH_SF', 'Wh'),
-    point('WH_SF', 'sunssf'),
-    point('DCA', 'uint16', 'DCA_SF', 'A'),
-    point('DCA_SF', 'sunssf'),
-    point('DCV', 'uint16', 'DCV_SF', 'V'),
-    point('DCV_SF', 'sunssf'),
-    point('DCW', 'int16', 'DCW_SF', 'W'),
-    point('DCW_SF', 'sunssf'),
-    ...points(['TmpCab', 'TmpSnk', 'TmpTrns', 'TmpOt'], 'int16', 'Tmp_SF', '°C'),
-    point('Tmp_SF', 'sunssf'),
+    ...scaled(['A', 'AphA', 'AphB', 'AphC'], 'uint16', 'A_SF', 'A'),
+    ...scaled(['PPVphAB', 'PPVphBC', 'PPVphCA', 'PhVphA', 'PhVphB', 'PhVphC'], 'uint16', 'V_SF', 'V'),
+    ...scaled(['W'], 'int16', 'W_SF', 'W'),
+    ...scaled(['Hz'], 'uint16', 'Hz_SF', 'Hz'),
+    ...scaled(['VA'], 'int16', 'VA_SF', 'VA'),
+    ...scaled(['VAr'], 'int16', 'VAr_SF', 'var'),
+    ...scaled(['PF'], 'int16', 'PF_SF', '%'),
+    ...scaled(['WH'], 'acc32', 'WH_SF', 'Wh'),
+    ...scaled(['DCA'], 'uint16', 'DCA_SF', 'A'),
+    ...scaled(['DCV'], 'uint16', 'DCV_SF', 'V'),
+    ...scaled(['DCW'], 'int16', 'DCW_SF', 'W'),
+    ...scaled(['TmpCab', 'TmpSnk', 'TmpTrns', 'TmpOt'], 'int16', 'Tmp_SF', '°C'),
     point('St', 'enum16'),
     point('StVnd', 'enum16'),
     ...points(['Evt1', 'Evt2', 'EvtVnd1', 'EvtVnd2', 'EvtVnd3', 'EvtVnd4'], 'bitfield32'),
@@ -58,17 +46,14 @@ const meterModel = (number: 201 | 202 | 203): SunSpecModel => ({
   number,
   name: 'Meter',
   points: [
-    ...points(['A', 'AphA', 'AphB', 'AphC'], 'int16', 'A_SF', 'A'),
-    point('A_SF', 'sunssf'),
-    ...points(
+    ...scaled(['A', 'AphA', 'AphB', 'AphC'], 'int16', 'A_SF', 'A'),
+    ...scaled(
       ['PhV', 'PhVphA', 'PhVphB', 'PhVphC', 'PPV', 'PPVphAB', 'PPVphBC', 'PPVphCA'],
       'int16',
       'V_SF',
       'V',
     ),
-    point('V_SF', 'sunssf'),
-    point('Hz', 'int16', 'Hz_SF', 'Hz'),
-    point('Hz_SF', 'sunssf'),
+    ...scaled(['Hz'], 'int16', 'Hz_SF', 'Hz'),
     ...(
       [
         ['W', 'W'],
@@ -76,26 +61,20 @@ const meterModel = (number: 201 | 202 | 203): SunSpecModel => ({
         ['VAR', 'var'],
         ['PF', '%'],
       ] as const
-    ).flatMap(([name, unit]) => [
-      ...points(byPhase(name), 'int16', `${name}_SF`, unit),
-      point(`${name}_SF`, 'sunssf'),
-    ]),
+    ).flatMap(([name, unit]) => scaled(byPhase(name), 'int16', `${name}_SF`, unit)),
     ...(
       [
         ['TotWh', ['TotWhExp', 'TotWhImp'], 'Wh'],
         ['TotVAh', ['TotVAhExp', 'TotVAhImp'], 'VAh'],
         ['TotVArh', ['TotVArhImpQ1', 'TotVArhImpQ2', 'TotVArhExpQ3', 'TotVArhExpQ4'], 'varh'],
       ] as const
-    ).flatMap(([scale, names, unit]) => [
-      ...names.flatMap((name) => points(byPhase(name), 'acc32', `${scale}_SF`, unit)),
-      point(`${scale}_SF`, 'sunssf'),
-    ]),
+    ).flatMap(([scale, names, unit]) => scaled(names.flatMap(byPhase), 'acc32', `${scale}_SF`, unit)),
     point('Evt', 'bitfield32'),
   ],
 });
 
 /** What a source measures on its alternating side (model 701; 153 registers, recalled). W is what it gives. */
-export const derAcModel: SunSpecModel = {
+const derAcModel: SunSpecModel = {
   number: 701,
   name: 'DER AC measurement',
   points: [
@@ -132,7 +111,7 @@ export const derAcModel: SunSpecModel = {
 };
 
 /** How much a store holds (model 713; 7 registers, recalled). */
-export const storageModel: SunSpecModel = {
+const storageModel: SunSpecModel = {
   number: 713,
   name: 'DER storage capacity',
   points: [
@@ -145,7 +124,7 @@ export const storageModel: SunSpecModel = {
 };
 
 /** A battery (model 802; 62 registers, recalled). W is what it gives. */
-export const batteryModel: SunSpecModel = {
+const batteryModel: SunSpecModel = {
   number: 802,
   name: 'Battery',
   points: [
@@ -195,7 +174,7 @@ export const batteryModel: SunSpecModel = {
 };
 
 /** What is asked of a source (model 704; 65 registers, recalled). */
-export const controlModel: SunSpecModel = {
+const controlModel: SunSpecModel = {
   number: 704,
   name: 'DER AC controls',
   points: [

@@ -73,6 +73,20 @@ export const points = (
   unit = '',
 ): Point[] => names.map((name) => point(name, type, scale, unit));
 
+/** Several points with one power of ten, which stands after them. */
+export const scaled = (
+  names: readonly string[],
+  type: Exclude<PointType, 'string'>,
+  scale: string,
+  unit: string,
+): Point[] => [...points(names, type, scale, unit), point(scale, 'sunssf')];
+
 /** Registers of a model, without its number and length. */
 export const lengthOf = ({ points: all }: SunSpecModel): number =>
   all.reduce((sum, { size }) => sum + size, 0);
+
+/** Where a point stands in the registers of its model, counted from the first one after number and length; NaN = it has no such point. */
+export function placeOf({ points: all }: SunSpecModel, name: string): number {
+  const index = all.findIndex((one) => one.name === name);
+  return index < 0 ? NaN : all.slice(0, index).reduce((sum, { size }) => sum + size, 0);
+}

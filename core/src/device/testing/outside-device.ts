@@ -1,18 +1,12 @@
 import type { OutsideGroup } from '../../base/testing/outside.js';
 import { sunSpecModels } from '../sunspec/models.js';
-import { lengthOf } from '../sunspec/point.js';
+import { lengthOf, placeOf } from '../sunspec/point.js';
 
 const where = 'device/testing/outside-device.ts';
 
 /** Where a point stands, counted from the register that holds the number of its model. */
-export function offsetOf(number: number, name: string): number {
-  let offset = 2;
-  for (const point of sunSpecModels.get(number)!.points) {
-    if (point.name === name) return offset;
-    offset += point.size;
-  }
-  return NaN;
-}
+export const offsetOf = (number: number, name: string): number =>
+  2 + placeOf(sunSpecModels.get(number)!, name);
 
 export const outsideDevice: readonly OutsideGroup[] = [
   {

@@ -170,7 +170,7 @@ function signedBlocks({ signatures }: Commissioning): Block[] {
     return [
       {
         kind: 'paragraph',
-        text: `${sideWords[side]}: ${signature.name}, ${signature.at.slice(0, 16).replace('T', ' ')}`,
+        text: `${sideWords[side]}: ${signature.name}, ${momentText(signature.at)}`,
       },
       ...(signature.strokes
         ? [{ kind: 'mark' as const, svg: signatureSvg(signature.strokes), widthMm: signatureMm }]

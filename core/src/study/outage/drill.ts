@@ -10,6 +10,7 @@ import { wholeHouse } from './whole-house.js';
 import { outagePlan, type OutageYear } from './outage-plan.js';
 import { at, causes, dark, darkWords, flow, type Cause, resetLockOut } from './outage-state.js';
 import { OutageStepper } from './outage-stepper.js';
+import { shareOfMinute } from './share-of-minute.js';
 
 /** A load in the user's hands. */
 export interface DrillLoad {
@@ -178,15 +179,7 @@ export class OutageDrill {
 
   /** Power a load takes in a minute when it is closed, W. */
   nowW({ cycles, powerW }: TracedLoad, minute = Math.max(0, this.minute - 1)): number {
-    const absolute = this.plan.trace.fromMinute + minute;
-    const day = Math.floor(absolute / 1440);
-    const spans = cycles.onDay(day);
-    const of = absolute - day * 1440;
-    let on = 0;
-    for (let i = 0; i < spans.length; i += 2) {
-      on += Math.max(0, Math.min(spans[i + 1]!, of + 1) - Math.max(spans[i]!, of));
-    }
-    return powerW * on;
+    return powerW * shareOfMinute(cycles, this.plan.trace.fromMinute + minute);
   }
 }
 

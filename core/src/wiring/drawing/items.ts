@@ -39,3 +39,9 @@ export const cornersOf = (
   [right, bottom],
   [left, bottom],
 ];
+
+/** Items with the words last: they lie above every line. */
+export const textsLast = (items: readonly DrawingItem[]): DrawingItem[] => [
+  ...items.filter(({ kind }) => kind !== 'text'),
+  ...items.filter(({ kind }) => kind === 'text'),
+];

@@ -1,4 +1,6 @@
-import { dashMm, type Drawing, type DrawingItem, type DrawingText } from './drawing.schema.js';
+import { groupBy } from '../../base/index.js';
+import { dashMm, type Drawing, type DrawingItem, type DrawingText, textWidthMm } from './drawing.schema.js';
+import { textsLast } from './items.js';
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const number = (value: number): string => String(Math.round(value * 1000) / 1000);
@@ -6,9 +8,9 @@ const number = (value: number): string => String(Math.round(value * 1000) / 1000
 /** How a text is set: its letters, and the family that has them. */
 export type SetText = (text: string) => { readonly text: string; readonly face: string };
 
-/** Paper behind a text, so that no line runs through its letters; mm, a letter some half as wide as high. */
+/** Paper behind a text, so that no line runs through its letters. */
 function paperBehind({ at: [x, y], text, heightMm, anchor }: DrawingText): string {
-  const width = text.trimEnd().length * 0.5 * heightMm;
+  const width = textWidthMm(text.trimEnd(), heightMm);
   const left = anchor === 'middle' ? x - width / 2 : x;
   return `<rect x="${number(left)}" y="${number(y - 0.8 * heightMm)}" width="${number(width)}" height="${number(heightMm)}" fill="#fff" stroke="none"/>`;
 }
@@ -41,23 +43,9 @@ export function drawingSvg(
   font = 'monospace',
   setText: SetText | null = null,
 ): string {
-  const group = (some: readonly DrawingItem[], ending: string): string =>
-    [...new Set(some.map(({ layer }) => layer))]
-      .map(
-        (layer) =>
-          `<g id="${layer}${ending}">${some
-            .filter((item) => item.layer === layer)
-            .map((item) => svgItem(item, setText))
-            .join('')}</g>`,
-      )
-      .join('');
-  const isText = ({ kind }: DrawingItem): boolean => kind === 'text';
-  const groups = [
-    group(
-      items.filter((item) => !isText(item)),
-      '',
-    ),
-    group(items.filter(isText), '-texts'),
-  ];
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(widthMm)}mm" height="${number(heightMm)}mm" viewBox="0 0 ${number(widthMm)} ${number(heightMm)}" fill="none" stroke="#000" font-family="${escaped(font)}">${groups.join('')}</svg>`;
+  const groups = groupBy(textsLast(items), ({ layer, kind }) => (kind === 'text' ? `${layer}-texts` : layer));
+  const drawn = [...groups].map(
+    ([id, some]) => `<g id="${id}">${some.map((item) => svgItem(item, setText)).join('')}</g>`,
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${number(widthMm)}mm" height="${number(heightMm)}mm" viewBox="0 0 ${number(widthMm)} ${number(heightMm)}" fill="none" stroke="#000" font-family="${escaped(font)}">${drawn.join('')}</svg>`;
 }

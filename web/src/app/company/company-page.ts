@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type AddedStep, addedStepSchema } from '@levamen/core/house';
 import { type CompanySheet, companySheetSchema, licenceSchema, paymentSchema } from '@levamen/core/papers';
 import { Button } from 'primeng/button';
-import { EntryList } from '../ui/entry-list';
+import { AddedSteps, type StepsEdit } from '../ui/added-steps';
 import { formOf } from '../ui/form';
 import { FormField } from '../ui/form-field';
 import { formsOf } from '../ui/forms-of';
@@ -17,7 +16,7 @@ type Payment = CompanySheet['payments'][number];
 /** What the company prints on its papers. */
 @Component({
   selector: 'lv-company-page',
-  imports: [Button, EntryList, FormField, PlaceHeader],
+  imports: [AddedSteps, Button, FormField, PlaceHeader],
   providers: [CompanySheetState],
   templateUrl: './company-page.html',
   styleUrls: ['./company-page.css', '../ui/file-button.css'],
@@ -34,7 +33,6 @@ export class CompanyPage {
     'numberScheme',
   ] as const;
   protected readonly termNames = ['validDays', 'notIncluded', 'terms'] as const;
-  protected readonly stepNames = ['title', 'how'] as const;
   protected readonly licenceNames = ['kind', 'number', 'holder'] as const;
 
   protected readonly form = formOf<CompanySheet>(companySheetSchema.shape, this.state.sheet, (change) =>
@@ -61,24 +59,8 @@ export class CompanyPage {
     this.paymentForms().map(({ id, value, form }) => ({ id, form, label: value().when })),
   );
 
-  private readonly stepForms = formsOf<AddedStep>(
-    addedStepSchema.shape,
-    computed(() => this.state.sheet().steps),
-    (edit) => this.state.set({ steps: edit(this.state.sheet().steps) }),
-  );
-  protected readonly steps = computed(() =>
-    this.stepForms().map(({ id, value, form }) => ({ id, form, label: value().title })),
-  );
-
-  protected addStep(): void {
-    const { steps } = this.state.sheet();
-    this.state.set({
-      steps: [...steps, { id: crypto.randomUUID(), title: 'What is to be checked', how: '' }],
-    });
-  }
-
-  protected removeStep(id: string): void {
-    this.state.set({ steps: this.state.sheet().steps.filter((one) => one.id !== id) });
+  protected editSteps({ edit }: StepsEdit): void {
+    this.state.set({ steps: edit(this.state.sheet().steps) });
   }
 
   protected addLicence(): void {

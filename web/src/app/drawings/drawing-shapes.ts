@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { dashMm, type Drawing, type DrawingItem } from '@levamen/core/wiring';
+import { dashMm, type Drawing, type DrawingItem, textsLast } from '@levamen/core/wiring';
 
 /** How an item of a drawing looks: classes beside its layer, and dashes where it has none of its own; ''. */
 export interface DrawingLook {
@@ -58,10 +58,7 @@ export class DrawingShapes {
 
   protected readonly shapes = computed(() => {
     const lookOf = this.lookOf();
-    const { items } = this.drawing();
-    const isText = ({ kind }: DrawingItem): boolean => kind === 'text';
-    // Words lie above every line.
-    return [...items.filter((item) => !isText(item)), ...items.filter(isText)].map((item) => {
+    return textsLast(this.drawing().items).map((item) => {
       const { classes, dash } = lookOf(item);
       return {
         item,

@@ -10,17 +10,13 @@ import { CommissioningState } from './commissioning-state';
 @Injectable()
 export class CompanySteps {
   private readonly api = inject(PapersApi);
-  private readonly signed = inject(SignedIn);
   private readonly state = inject(CommissioningState);
 
   /** What came of it, or why nothing did; '' = nothing was asked. */
   readonly says = signal('');
 
   /** Surveyors and viewers change nothing of the company. */
-  mayKeep(): boolean {
-    const role = this.signed.who()?.workspace.role;
-    return role === 'owner' || role === 'designer';
-  }
+  readonly mayKeep = inject(SignedIn).mayDesign;
 
   async take(): Promise<void> {
     await this.answer(async () => {

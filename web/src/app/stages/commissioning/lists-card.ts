@@ -1,8 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { nextVisit, visitsOf } from '@levamen/core/commissioning';
 import {
-  type AddedStep,
-  addedStepSchema,
   type Commissioning,
   type Instrument,
   instrumentSchema,
@@ -10,6 +8,7 @@ import {
   punchItemSchema,
 } from '@levamen/core/house';
 import { Button } from 'primeng/button';
+import { AddedSteps, type StepsEdit } from '../../ui/added-steps';
 import { EntryList } from '../../ui/entry-list';
 import { formsOf } from '../../ui/forms-of';
 import { CommissioningState } from './commissioning-state';
@@ -18,7 +17,7 @@ import { CompanySteps } from './company-steps';
 /** What is left to do, the instruments in hand, and steps of one's own. */
 @Component({
   selector: 'lv-commissioning-lists',
-  imports: [Button, EntryList],
+  imports: [AddedSteps, Button, EntryList],
   providers: [CompanySteps],
   template: `
     <section class="sheet" aria-labelledby="left-heading">
@@ -46,13 +45,7 @@ import { CompanySteps } from './company-steps';
     </section>
     <section class="sheet" aria-labelledby="own-heading">
       <h3 id="own-heading">Steps of your own</h3>
-      <lv-entry-list
-        addLabel="Step"
-        [rows]="own()"
-        [names]="ownNames"
-        (added)="addOwn()"
-        (removed)="drop('added', $event)"
-      />
+      <lv-added-steps [steps]="record().added" (edited)="editOwn($event)" />
       <div class="line">
         <p-button
           label="Take the company’s"
@@ -61,7 +54,7 @@ import { CompanySteps } from './company-steps';
           [text]="true"
           (onClick)="company.take()"
         />
-        @if (company.mayKeep() && own().length > 0) {
+        @if (company.mayKeep() && record().added.length > 0) {
           <p-button
             label="Keep them for the company"
             icon="pi pi-upload"
@@ -99,10 +92,9 @@ import { CompanySteps } from './company-steps';
 export class CommissioningLists {
   private readonly state = inject(CommissioningState);
   protected readonly company = inject(CompanySteps);
-  private readonly record = this.state.record;
+  protected readonly record = this.state.record;
   protected readonly punchNames = ['text', 'who', 'dueOn', 'doneOn'] as const;
   protected readonly instrumentNames = ['name', 'calibratedOn'] as const;
-  protected readonly ownNames = ['title', 'how'] as const;
 
   protected readonly leftSays = computed(() => {
     const { punch } = this.record();
@@ -148,15 +140,6 @@ export class CommissioningLists {
     this.instrumentForms().map(({ id, value, form }) => ({ id, form, label: value().name })),
   );
 
-  private readonly ownForms = formsOf<AddedStep>(
-    addedStepSchema.shape,
-    computed(() => this.record().added),
-    (edit, label) => this.state.change(`own step: ${label}`, (now) => ({ ...now, added: edit(now.added) })),
-  );
-  protected readonly own = computed(() =>
-    this.ownForms().map(({ id, value, form }) => ({ id, form, label: value().title })),
-  );
-
   protected addPunch(): void {
     this.add('left to do', (id) => ({
       punch: [
@@ -172,13 +155,11 @@ export class CommissioningLists {
     }));
   }
 
-  protected addOwn(): void {
-    this.add('own step', (id) => ({
-      added: [...this.record().added, { id, title: 'What is to be checked', how: '' }],
-    }));
+  protected editOwn({ label, edit }: StepsEdit): void {
+    this.state.change(label, (now) => ({ ...now, added: edit(now.added) }));
   }
 
-  protected drop(list: 'punch' | 'instruments' | 'added', id: string): void {
+  protected drop(list: 'punch' | 'instruments', id: string): void {
     this.state.change('taken away', (now) => ({
       ...now,
       [list]: now[list].filter((one) => one.id !== id),
