@@ -1,5 +1,5 @@
 import { groupBy } from '../../base/index.js';
-import { dashMm, type Drawing, type DrawingItem, type DrawingText, textWidthMm } from './drawing.schema.js';
+import { dashMm, type Drawing, type DrawingItem, type DrawingText } from './drawing.schema.js';
 import { textsLast } from './items.js';
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
@@ -8,9 +8,9 @@ const number = (value: number): string => String(Math.round(value * 1000) / 1000
 /** How a text is set: its letters, and the family that has them. */
 export type SetText = (text: string) => { readonly text: string; readonly face: string };
 
-/** Paper behind a text, so that no line runs through its letters. */
+/** Paper behind a text, so that no line runs through its letters; mm. Letters are taken half as wide as high: no more of the lines is covered than has to be. */
 function paperBehind({ at: [x, y], text, heightMm, anchor }: DrawingText): string {
-  const width = textWidthMm(text.trimEnd(), heightMm);
+  const width = text.trimEnd().length * 0.5 * heightMm;
   const left = anchor === 'middle' ? x - width / 2 : x;
   return `<rect x="${number(left)}" y="${number(y - 0.8 * heightMm)}" width="${number(width)}" height="${number(heightMm)}" fill="#fff" stroke="none"/>`;
 }
