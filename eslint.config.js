@@ -29,9 +29,9 @@ export default tseslint.config(
         {
           patterns: [
             {
-              regex: '^(?!\\.|zod$|@date-fns/tz$|date-holidays$|big\\.js$|jsep$)',
+              regex: '^(?!\\.|zod$|@date-fns/tz$|date-holidays$|big\\.js$|jsep$|ml-matrix$)',
               message:
-                'Core imports Zod, decimals, time-zone offsets, public holidays, a parser of expressions and itself only.',
+                'Core imports Zod, decimals, time-zone offsets, public holidays, a parser of expressions, matrices and itself only.',
             },
           ],
         },

@@ -150,3 +150,22 @@ export {
   type PaperOrderRequest,
   paperOrderSchema,
 } from './papers-api.schema.js';
+export {
+  type DeviceNetworks,
+  deviceNetworksSchema,
+  type FoundSystem,
+  foundSystemSchema,
+  longestRecordingS,
+  mostRecordings,
+  type Recording,
+  recordingListSchema,
+  recordingQuerySchema,
+  recordingRequestSchema,
+  recordingRowsSchema,
+  recordingSchema,
+  type SystemEvent,
+  systemEventSchema,
+  systemNowSchema,
+  systemRequestSchema,
+} from './devices-api.schema.js';
+export { recordingColumns, type RecordingRow, rowOfSample, sampleOfRow } from './recording-rows.js';

@@ -8,5 +8,14 @@ export { readReading } from './record/read-reading.js';
 export { commissioningJsonSchema } from './record/record-json-schema.js';
 export { visitsOf } from './record/visits-of.js';
 export type { DesignInHand } from './steps/design-in-hand.js';
-export { type Measure, type Phase, phaseNames, phases, type ReadingUnit, type Step } from './steps/step.js';
+export {
+  type Measure,
+  type OutageAspect,
+  type Phase,
+  phaseNames,
+  phases,
+  type Probe,
+  type ReadingUnit,
+  type Step,
+} from './steps/step.js';
 export { stepsOf } from './steps/steps-of.js';

@@ -1,3 +1,4 @@
+export { asNew } from './brief/as-new.js';
 export {
   backupSchema,
   type School,

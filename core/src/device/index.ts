@@ -1,9 +1,11 @@
+export { type SystemReading, systemReading, type UnitReading } from './reading/system-reading.js';
 export {
   chainRegisters,
   findModels,
   type FoundChain,
   type FoundModel,
   type HeldModel,
+  readAll,
   type ReadRegisters,
   sunSpecBases,
 } from './sunspec/model-chain.js';

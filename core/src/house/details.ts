@@ -43,6 +43,7 @@ export {
   valueUnits,
 } from './usage/csv-shape.js';
 export { decodeMilli, encodeMilli } from './usage/encode-readings.js';
+export { gap } from './usage/readings.js';
 export { EspiReadings } from './usage/espi-readings.js';
 export { houseDemand } from './usage/house-demand.js';
 export { measuredLegDemand } from './usage/leg-demand.js';

@@ -20,6 +20,13 @@ export {
   strokePath,
 } from './commissioning/commissioning.schema.js';
 export {
+  type StagedOutage,
+  stagedOutageSchema,
+  type SystemAddress,
+  systemAddressSchema,
+  unitIdsOf,
+} from './commissioning/system.schema.js';
+export {
   type Course,
   courseSchema,
   type CourseState,

@@ -1,3 +1,4 @@
+import { asNew } from '../design/index.js';
 import { type Catalogue } from '../equipment/index.js';
 import { type OutageStudy, studyYear, wholeHouse } from '../study/details.js';
 import { hiddenTruth } from './hidden-truth.js';
@@ -22,7 +23,7 @@ export function simulateDesign(
     charge,
   }: { readonly seed: number; readonly fromMinute: number; readonly charge: number },
 ): SimulatedHouse | null {
-  const year = studyYear(study, catalogue, firstSeed + seed);
+  const year = studyYear({ ...study, plan: asNew(study.plan) }, catalogue, firstSeed + seed);
   if (!year) return null;
   return new SimulatedHouse({
     year,

@@ -76,6 +76,19 @@ describe('a simulated house', () => {
     expect(house.switchLoad('nobody', false)).toBe(false);
   });
 
+  it('takes nothing out of the battery by being switched', () => {
+    const once = (times: number): number => {
+      const house = farm(4);
+      house.switchGrid(false);
+      house.advance(600);
+      const { id } = house.loads()[0]!;
+      for (let i = 0; i < times; i += 1) house.switchLoad(id, i % 2 === 1);
+      house.advance(7200);
+      return house.heldWh;
+    };
+    expect(once(400)).toBe(once(0));
+  });
+
   it('loses solar with the grid, and has it back after the minutes of its profile', () => {
     const house = farm(2, noon, 0.5);
     expect(after(house, 5).solarW).toBeGreaterThan(1000);

@@ -34,6 +34,8 @@ export interface HouseNow extends Voltages {
   readonly batteryW: number;
   readonly generatorW: number;
   readonly gridW: number;
+  /** Each leg to neutral on the grid's side of what isolates the house, V. */
+  readonly gridV: readonly number[];
   readonly legGridW: readonly number[];
   /** As the battery shows it: whole percents, as a share. */
   readonly charge: number;
@@ -58,9 +60,15 @@ export interface SimulatedHouseOf {
 /** An island is worked out for so long at a time, min. */
 const windowMin = 4 * 1440;
 /** A late transfer takes so many times what the data sheet says, and this long at least, ms. */
-const late = { times: 30, leastMs: 1500 };
+const late = { times: 30, leastMs: 2500 };
+/** A clock that is off has lost so much, s. */
+const clockLostS = 3 * 3600 + 17 * 60;
 /** Where the data sheet says nothing (common practice, no source), ms. */
 const usualGapMs = 20;
+/** Heaters that were brought along are no load of the house. */
+const heatersId = 'heaters';
+/** From, to, min: a load that is left on. */
+const wholeDay = new Float64Array([0, 1440]);
 /** Watched instead, with the profile of another country, s. */
 const otherProfileS = 20;
 
@@ -79,6 +87,9 @@ export class SimulatedHouse {
   private isGridThere = true;
   private isMainClosed = true;
   private readonly open = new Set<string>();
+  /** Loads that somebody has switched on and leaves on. */
+  private readonly held = new Set<string>();
+  private heatersW = 0;
   /** The year as it really is, by what is broken. */
   private readonly years = new Map<string, OutageYear>();
   private chargeWh: number;
@@ -91,6 +102,8 @@ export class SimulatedHouse {
     readonly windowAt: number;
   } | null = null;
   private played = -1;
+  /** What the battery held when the minute of the island began, and what the whole of it changes. */
+  private minute = { fromWh: 0, changeWh: 0 };
 
   constructor(private readonly of: SimulatedHouseOf) {
     this.random = seededRandom(of.seed);
@@ -106,6 +119,12 @@ export class SimulatedHouse {
       name: load.name,
       isClosed: !this.open.has(load.id),
     }));
+  }
+
+  /** Heaters that were brought along take so much, spread over the legs, W; 0 = none. */
+  bringHeaters(powerW: number): void {
+    this.heatersW = powerW;
+    this.rebuild();
   }
 
   /** The units it was built with. */
@@ -128,6 +147,34 @@ export class SimulatedHouse {
     return this.year().hardware.usableWh;
   }
 
+  /** Batteries that answer: at which address, and which of them, of all counted from 0; of two with one address one after the other. */
+  answeringBatteries(): { readonly address: number; readonly battery: number }[] {
+    const all = Array.from({ length: this.of.batteries }, (_, place) => ({ address: place, battery: place }));
+    if (this.of.batteries < 2) return all;
+    if (this.faults.has('battery-missing')) all.pop();
+    if (!this.faults.has('address-twice') || all.length < 2) return all;
+    const [first, second, ...rest] = all as [(typeof all)[number], (typeof all)[number]];
+    return [
+      { address: first.address, battery: this.second % 2 === 0 ? second.battery : first.battery },
+      ...rest,
+    ];
+  }
+
+  /** What its clock shows less the true time, s. */
+  get clockOffS(): number {
+    return this.faults.has('clock-off') ? -clockLostS : 0;
+  }
+
+  /** Is this answer one that gets lost on the way? Every third is, where the network is flaky. */
+  loses(answer: number): boolean {
+    return this.faults.has('flaky-network') && answer % 3 === 0;
+  }
+
+  /** What it holds now, Wh: nor of this. */
+  get heldWh(): number {
+    return this.chargeWh;
+  }
+
   /** Takes the grid away before the main switch, or gives it back. */
   switchGrid(isThere: boolean): void {
     this.isGridThere = isThere;
@@ -145,6 +192,15 @@ export class SimulatedHouse {
     if (!this.of.whole.some(({ load }) => load.id === loadId)) return false;
     if (isClosed) this.open.delete(loadId);
     else this.open.add(loadId);
+    this.rebuild();
+    return true;
+  }
+
+  /** Switches a load on and leaves it on, or leaves it to the household again; false = there is no such load. */
+  runLoad(loadId: string, isHeldOn: boolean): boolean {
+    if (!this.of.whole.some(({ load }) => load.id === loadId)) return false;
+    if (isHeldOn) this.held.add(loadId);
+    else this.held.delete(loadId);
     this.rebuild();
     return true;
   }
@@ -169,7 +225,9 @@ export class SimulatedHouse {
   /** What the instruments show now. */
   now(): HouseNow {
     const { island } = this;
-    const isDark = island !== null && island.stepper.state[at.dark] !== dark.lit;
+    // Until it has transferred nobody is fed: a second and more of it is seen.
+    const isInGap = island !== null && (this.second - island.beganAt + 0.5) * 1000 < (this.gapMs ?? 0);
+    const isDark = isInGap || (island !== null && island.stepper.state[at.dark] !== dark.lit);
     const noisy = (value: number): number => value * (1 + noise.power * this.normal());
     const legW = this.runningW().map((watts) => (isDark ? 0 : watts));
     const sum = legW.reduce((all, one) => all + one, 0);
@@ -207,6 +265,9 @@ export class SimulatedHouse {
       gridW: noisy(legGridW.reduce((all, one) => all + one, 0)),
       legGridW: legGridW.map(noisy),
       charge: this.shownCharge(),
+      gridV: systemFacts[system].legs.map(() =>
+        this.isGridThere ? systemFacts[system].legVoltageV * (1 + noise.voltage * this.normal()) : 0,
+      ),
       gapMs: this.gapMs,
     };
   }
@@ -222,9 +283,9 @@ export class SimulatedHouse {
     if (minute + island.windowAt >= windowMin) this.openWindow(island.stepper);
     else if (minute > this.played) {
       this.played = minute;
-      island.stepper.step(minute + island.windowAt);
-      this.chargeWh = island.stepper.state[at.chargeWh]!;
+      this.playMinute(island.stepper, minute + island.windowAt);
     }
+    this.chargeWh = this.minute.fromWh + this.minute.changeWh * this.shareOfMinute();
     if (this.watchedFrom !== null && this.second - this.watchedFrom >= this.watchesS()) this.backToGrid();
   }
 
@@ -253,7 +314,7 @@ export class SimulatedHouse {
     if (before) stepper.state.set(before.state);
     this.island = { stepper, beganAt: this.second, windowAt };
     this.played = 0;
-    stepper.step(windowAt);
+    this.playMinute(stepper, windowAt);
   }
 
   /** Loads or faults have changed while the island runs: it goes on as it stands, with what is true now. */
@@ -262,16 +323,34 @@ export class SimulatedHouse {
     if (!island) return;
     const began = this.of.fromMinute + Math.floor(island.beganAt / 60);
     const stepper = this.stepperFrom(began - island.windowAt);
-    stepper.begin(island.windowAt + this.played, this.chargeWh);
+    const minute = island.windowAt + this.played;
+    stepper.begin(minute, this.chargeWh);
     stepper.state.set(island.stepper.state);
     stepper.state[at.chargeWh] = this.chargeWh;
+    const before = stepper.state.slice();
     this.island = { ...island, stepper };
-    stepper.step(island.windowAt + this.played);
+    this.playMinute(stepper, minute);
+    // A part of this minute has passed already; only what flows in the rest is another, or that it is dark now.
+    const { changeWh } = this.minute;
+    if (stepper.state[at.dark] === before[at.dark]) stepper.state.set(before);
+    stepper.state[at.chargeWh] = this.chargeWh + changeWh * (1 - this.shareOfMinute());
+    this.minute = { fromWh: this.chargeWh - changeWh * this.shareOfMinute(), changeWh };
+  }
+
+  private playMinute(stepper: OutageStepper, minute: number): void {
+    const fromWh = stepper.state[at.chargeWh]!;
+    stepper.step(minute);
+    this.minute = { fromWh, changeWh: stepper.state[at.chargeWh]! - fromWh };
+  }
+
+  /** How much of the minute that is played has passed. */
+  private shareOfMinute(): number {
+    return this.island ? ((this.second - this.island.beganAt) % 60) / 60 : 0;
   }
 
   private stepperFrom(fromMinute: number): OutageStepper {
     const year = this.year();
-    const loads = year.house.loads.filter(({ load }) => !this.open.has(load.id));
+    const loads = this.asHeld(year.house.loads.filter(({ load }) => !this.open.has(load.id)));
     return new OutageStepper(outagePlan({ ...year, house: { ...year.house, loads } }, fromMinute, windowMin));
   }
 
@@ -297,7 +376,9 @@ export class SimulatedHouse {
   }
 
   private islandSunW(flows: Float64Array): number {
-    return this.faults.has('solar-holds-on') ? flows[flow.sunW]! : flows[flow.sunUsedW]!;
+    const usedW = flows[flow.sunUsedW]!;
+    // It waits its minutes all the same; only then it feeds whatever it has.
+    return this.faults.has('solar-holds-on') && usedW > 0 ? flows[flow.sunW]! : usedW;
   }
 
   /** On the grid solar feeds, whatever is wrong with it on the island. */
@@ -311,8 +392,36 @@ export class SimulatedHouse {
   private runningW(): number[] {
     const truth = this.of.truth ?? asDesigned;
     const fed = this.island ? new Set(this.year().house.loads.map(({ load }) => load.id)) : null;
-    const isOn = (id: string): boolean => !this.open.has(id) && (fed?.has(id) ?? true);
-    return legPowersW(runningLoads(this.of.whole, this.minuteOfYear(), isOn), this.legs, truth.loadTimes);
+    const isOn = (id: string): boolean => id === heatersId || (!this.open.has(id) && (fed?.has(id) ?? true));
+    return legPowersW(
+      runningLoads(this.asHeld(this.of.whole), this.minuteOfYear(), isOn),
+      this.legs,
+      truth.loadTimes,
+    );
+  }
+
+  /** Loads as they run with what somebody leaves on, and heaters beside them. */
+  private asHeld(loads: readonly TracedLoad[]): readonly TracedLoad[] {
+    const all = loads.map((one) =>
+      this.held.has(one.load.id) ? { ...one, cycles: { load: one.load, onDay: () => wholeDay } } : one,
+    );
+    const [like] = this.of.whole;
+    if (this.heatersW === 0 || !like) return all;
+    const load = { ...like.load, id: heatersId };
+    const heaters: TracedLoad = {
+      ...like,
+      load,
+      cycles: { load, onDay: () => wholeDay },
+      kept: 'always',
+      offFromStage: Infinity,
+      powerW: this.heatersW,
+      powerVA: this.heatersW,
+      legVA: Array.from({ length: this.legs }, () => this.heatersW / this.legs),
+      surgeVA: 0,
+      surgeW: 0,
+      surgeS: 0,
+    };
+    return [...all, heaters];
   }
 
   private shownCharge(): number {

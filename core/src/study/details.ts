@@ -19,7 +19,7 @@ export { gapEffects } from './gap/ride-through.js';
 export { type DrillNow, OutageDrill } from './outage/drill.js';
 export { type HelpfulChange, helpfulChanges } from './help/helpful-changes.js';
 export { outageFates, windowFor } from './outage/outage-fates.js';
-export { outagePlan, type OutageYear } from './outage/outage-plan.js';
+export { hardwareOf, type OutageHardware, outagePlan, type OutageYear } from './outage/outage-plan.js';
 export {
   type OutageEvent,
   type OutageEventKind,

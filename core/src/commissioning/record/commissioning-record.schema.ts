@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { instrumentSchema, punchItemSchema, signatureSchema } from '../../house/index.js';
+import { instrumentSchema, punchItemSchema, signatureSchema, stagedOutageSchema } from '../../house/index.js';
 import { phases } from '../steps/step.js';
 
 const values = Object.values(phases);
@@ -40,12 +40,15 @@ export type Visit = Readonly<z.infer<typeof visitSchema>>;
 /** What was found when a system was put into service, as it leaves the program. */
 export const commissioningRecordSchema = z.strictObject({
   format: z.literal('levamen-commissioning'),
-  version: z.literal(2),
+  version: z.literal(3),
   job: z.string(),
   steps: z.array(recordRowSchema),
   visits: z.array(visitSchema),
   instruments: z.array(instrumentSchema),
   punch: z.array(punchItemSchema),
   signatures: z.array(signatureSchema),
+  outages: z
+    .array(stagedOutageSchema)
+    .describe('Staged outages that were recorded, and what was said during them'),
 });
 export type CommissioningRecord = Readonly<z.infer<typeof commissioningRecordSchema>>;

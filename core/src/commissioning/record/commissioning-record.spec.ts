@@ -57,6 +57,13 @@ describe('the record that leaves the program', () => {
       device: '',
       by: 'Ada',
     });
+    const outage = {
+      id: '0f8fad5b-d9cb-469f-a165-70867728950e',
+      islandId: 'farm',
+      marks: [{ id: 'm', second: 12, text: 'Lights flickered' }],
+    };
+    expect(validate({ ...left, outages: [outage] })).toBe(true);
+    expect(validate({ ...left, outages: [{ ...outage, marks: [{ second: 12 }] }] })).toBe(false);
     expect(validate({ ...left, steps: [{ ...left.steps[0], verdict: 'fine' }] })).toBe(false);
   });
 

@@ -12,11 +12,12 @@ export const commissioningRecord = (
   photos: readonly Photo[],
 ): CommissioningRecord => ({
   format: 'levamen-commissioning',
-  version: 2,
+  version: 3,
   job,
   steps: recordRows(stand, record, photos),
   visits: visitsOf(record),
   instruments: record.instruments,
   punch: record.punch,
   signatures: record.signatures,
+  outages: record.outages,
 });

@@ -43,6 +43,7 @@ export function backToTheGrid({ islands }: DesignInHand): Step[] {
           ],
         },
         makeSafe: '',
+        probe: { show: 'outage', aspect: 'return' },
       },
       question('back', {
         id: `smooth:${island.id}`,
@@ -50,6 +51,7 @@ export function backToTheGrid({ islands }: DesignInHand): Step[] {
         how: 'Lights and router are watched as the isolating device closes.',
         why: 'The island is brought in step with the grid first.',
         causes: ['It opened before it closed: the transfer is a break', 'It closed out of step'],
+        probe: { show: 'outage', aspect: 'smooth' },
       }),
     ];
   });

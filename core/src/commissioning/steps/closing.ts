@@ -49,6 +49,7 @@ export function closing({ plan, wired }: DesignInHand): Step[] {
               ],
             },
             makeSafe: '',
+            probe: null,
           },
         ]
       : []),

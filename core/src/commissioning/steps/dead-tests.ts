@@ -68,6 +68,7 @@ function continuity(sized: SizedCable, units: DesignInHand['plan']['site']['unit
       ],
     },
     makeSafe: `Leave ${part.name} without power until its protective conductor is whole.`,
+    probe: null,
   };
 }
 
@@ -91,6 +92,7 @@ const insulation = ({ part }: SizedCable): Step => ({
     ],
   },
   makeSafe: `Leave ${part.name} without power, and find where it is damaged.`,
+  probe: null,
 });
 
 /** What is tested before anything is switched on: every new cable, every box that was worked in, and the bonds. */

@@ -18,6 +18,7 @@ export function energising({ plan, islands }: DesignInHand): Step[] {
       care: 'live',
       asks: voltage(`voltage:${id}:${pair.name}`, pair, system, false),
       makeSafe: `Open the main of ${name}; close nothing new before the grid is as it should be.`,
+      probe: { show: 'voltage', side: 'grid', pair: pair.name },
     })),
     {
       id: `voltage:${id}:N-PE`,
@@ -43,6 +44,7 @@ export function energising({ plan, islands }: DesignInHand): Step[] {
         ],
       },
       makeSafe: `Open the main of ${name}, and find the neutral before anything else is switched on.`,
+      probe: null,
     },
   ]);
   return [
@@ -62,6 +64,7 @@ export function energising({ plan, islands }: DesignInHand): Step[] {
                 causes: ['An inverter reports no battery, or its management has locked out'],
               },
               makeSafe: 'Open the output breakers, then the battery switches, and begin again.',
+              probe: null,
             },
           ]
         : [],

@@ -8,10 +8,11 @@ interface Asked {
   readonly causes?: readonly string[];
   readonly care?: Step['care'];
   readonly makeSafe?: string;
+  readonly probe?: Step['probe'];
 }
 
 /** A step that asks whether something is so. */
 export const question = (
   phase: Phase,
-  { id, title, how, why, causes = [], care = null, makeSafe = '' }: Asked,
-): Step => ({ id, phase, title, how, why, care, asks: { kind: 'so', causes }, makeSafe });
+  { id, title, how, why, causes = [], care = null, makeSafe = '', probe = null }: Asked,
+): Step => ({ id, phase, title, how, why, care, asks: { kind: 'so', causes }, makeSafe, probe });

@@ -1,8 +1,10 @@
-import { derived, given } from '../../base/index.js';
+import { derived, given, quantityText } from '../../base/index.js';
+import { mostPowerW } from '../../equipment/index.js';
 import { islandPlan, usualReturnMin } from '../../design/index.js';
 import { type Load, runningPowerVA } from '../../house/index.js';
 import { demandContextOf, startDemand } from '../../study/index.js';
 import type { DesignInHand } from './design-in-hand.js';
+import { mainHandles } from './main-handles.js';
 import { question } from './question.js';
 import type { Step } from './step.js';
 import { pairsOf, voltage } from './voltages.js';
@@ -16,6 +18,8 @@ const frequencyOffHz = 0.5;
 const clampLeast = 0.4;
 const clampMost = 1.2;
 const mostStarts = 3;
+/** What is switched on to see that it carries, of what it may (common practice, no source). */
+const loadTest = 0.75;
 /** Solar inverters count from when they trust the island (common practice, no source): share of their time at least, s more at most. */
 const returnLeast = 0.9;
 const returnMoreS = 120;
@@ -34,13 +38,14 @@ function hardestStarts(plan: DesignInHand['plan'], loads: readonly Load[]) {
 /** The grid is taken away on purpose: the gap, the island, its starts, its sun and its generator. */
 export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
   const { system, frequencyHz } = plan.supply;
-  const mains = wired.graph.parts.flatMap(({ device }) =>
-    device?.kind === 'main' && device.handle ? [device.name] : [],
-  );
+  const mains = mainHandles(wired);
   return islands.flatMap(({ island, stack }): Step[] => {
     if (!stack) return [];
     const backed = demandContextOf(islandPlan(plan, island)).backupSet;
     const heavy = backed.toSorted((a, b) => runningPowerVA(b) - runningPowerVA(a))[0];
+    const soonest = plan.sources.arrays.toSorted(
+      (a, b) => (a.returnsAfterMin ?? usualReturnMin) - (b.returnsAfterMin ?? usualReturnMin),
+    )[0];
     const { transferGapMs } = stack;
     const most = transferGapMs === null ? null : transferGapMs * gapTimes + gapMs;
     return [
@@ -54,6 +59,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
           'The inverter was in another mode, its reserve was used up, or its load was above its limit',
         ],
         makeSafe: 'Give the grid back, and open the output breakers of the inverters.',
+        probe: { show: 'outage', aspect: 'goes-on' },
       }),
       {
         id: `gap:${island.id}`,
@@ -91,6 +97,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
                 ],
         },
         makeSafe: '',
+        probe: { show: 'outage', aspect: 'gap' },
       },
       ...pairsOf(system)
         .filter(({ name }) => stack.inverter.inverter?.output !== 'one' || name.startsWith('L1-N'))
@@ -103,6 +110,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
           care: 'live',
           asks: voltage(`island:${island.id}:${pair.name}`, pair, system, true),
           makeSafe: 'Switch the inverter off at once, and give the grid back only when the neutral is found.',
+          probe: { show: 'voltage', side: 'house', pair: pair.name },
         })),
       {
         id: `frequency:${island.id}`,
@@ -138,6 +146,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
           ],
         },
         makeSafe: '',
+        probe: { show: 'frequency' },
       },
       ...hardestStarts(plan, backed).map(({ load, start }): Step => ({
         id: `start:${island.id}:${load.id}`,
@@ -182,6 +191,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
           ],
         },
         makeSafe: '',
+        probe: null,
       })),
       ...plan.sources.arrays.map((array): Step => {
         const waitsS = (array.returnsAfterMin ?? usualReturnMin) * 60;
@@ -222,8 +232,26 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
             ],
           },
           makeSafe: '',
+          probe: array === soonest ? { show: 'outage', aspect: 'solar-back' } : null,
         };
       }),
+      ...(plan.sources.arrays.length > 0
+        ? [
+            question('island', {
+              id: `backs-off:${island.id}`,
+              title: `Solar backs off when the battery is full: ${island.name}`,
+              how: 'In sun, with the battery full and little switched on: the frequency rises, and solar falls to what the house takes.',
+              why: 'Sun that nobody takes overcharges the battery, or drives the island up until it trips.',
+              care: 'live',
+              causes: [
+                'A solar inverter does not follow the frequency: its profile has no such curve, or was set back by an update',
+              ],
+              makeSafe:
+                'Open the breaker of the solar inverter; the battery’s own management is the last guard.',
+              probe: { show: 'outage', aspect: 'backs-off' },
+            }),
+          ]
+        : []),
       ...(plan.sources.generator
         ? [
             question('island', {
@@ -237,6 +265,7 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
                 'The two-wire start is not connected',
                 'Its frequency is outside what the inverter takes',
               ],
+              probe: { show: 'outage', aspect: 'generator' },
             }),
           ]
         : []),
@@ -251,10 +280,15 @@ export function stagedOutage({ plan, wired, islands }: DesignInHand): Step[] {
             question('island', {
               id: `heavy:${island.id}`,
               title: `${heavy.name} runs while everything else is on`,
-              how: 'All that stays on is switched on together, then the heaviest.',
+              how: `All that stays on is switched on together, then the heaviest; heaters that were brought along make up for what the house does not take, until about ${quantityText(loadTest * mostPowerW(stack), 'W')} are on for three minutes.`,
               why: 'The household will do it too.',
               care: 'live',
-              causes: ['More is on than the design counted', 'A leg carries more than its share'],
+              causes: [
+                'More is on than the design counted',
+                'A leg carries more than its share',
+                'It trips below its rating: a limit in its settings, a hot place, or a unit that does not take part',
+              ],
+              probe: { show: 'outage', aspect: 'carries' },
             }),
           ]
         : []),

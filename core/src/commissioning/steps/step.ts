@@ -46,6 +46,20 @@ export interface Question {
   readonly causes: readonly string[];
 }
 
+/** What of a recorded outage answers a step. */
+export type OutageAspect =
+  'goes-on' | 'gap' | 'solar-back' | 'backs-off' | 'generator' | 'carries' | 'return' | 'smooth';
+
+/** Where the devices of a system themselves show what a step asks for. */
+export type Probe =
+  /** Two conductors of the supply, as "L1-N" or "L1-L2", on the grid's side or where the inverter feeds. */
+  | { readonly show: 'voltage'; readonly side: 'grid' | 'house'; readonly pair: string }
+  | { readonly show: 'frequency' }
+  /** How much a leg of the service rises from before to now. */
+  | { readonly show: 'rise'; readonly leg: string; readonly loadId: string }
+  | { readonly show: 'batteries' | 'spread' | 'answers' | 'clock' }
+  | { readonly show: 'outage'; readonly aspect: OutageAspect };
+
 /** One step on the way into service. */
 export interface Step {
   /** Stays the same while the design has what it is about. */
@@ -59,4 +73,6 @@ export interface Step {
   readonly asks: Measure | Question;
   /** What is made safe first where it is off, before anything else is done; '' = work goes on beside it. */
   readonly makeSafe: string;
+  /** null = only somebody at the place can tell. */
+  readonly probe: Probe | null;
 }

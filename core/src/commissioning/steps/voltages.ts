@@ -40,7 +40,7 @@ export function voltage(
       from: 0,
       to: 0.1 * nominalV,
       text: onIsland
-        ? 'A leg of the inverter is missing, or its breaker is open'
+        ? 'A leg of the inverter is missing, or its breaker is open; where another leg is high, the neutral of the island is not formed'
         : 'A leg is lost, or something before it is open',
     },
     {
@@ -63,7 +63,13 @@ export function voltage(
       to: 1.6 * nominalV,
       text: name.endsWith('-N') ? neutral : 'A tap or a setting for another voltage',
     },
-    { from: 1.6 * nominalV, to: Infinity, text: 'A leg stands where the neutral should' },
+    {
+      from: 1.6 * nominalV,
+      to: Infinity,
+      text: onIsland
+        ? 'The neutral of the island is not formed, or a leg stands where it should'
+        : 'A leg stands where the neutral should',
+    },
   ];
   return {
     kind: 'measure',

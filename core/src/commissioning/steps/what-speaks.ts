@@ -1,8 +1,9 @@
 import { given, nameList } from '../../base/index.js';
 import { basisSource, type Load } from '../../house/index.js';
 import { legsOf } from '../../electric/index.js';
-import type { Plan } from '../../design/index.js';
+import type { Island, Plan } from '../../design/index.js';
 import type { DesignInHand } from './design-in-hand.js';
+import { question } from './question.js';
 import type { LikelyCause, Step } from './step.js';
 
 /** What a load draws beside its nameplate, and what a sensor shows beside the truth (common practice, no source). */
@@ -10,6 +11,10 @@ const loadShare = 0.2;
 const sensorW = 50;
 /** Batteries beside each other that are charged alike, share (common practice, no source). */
 const mostSpread = 0.05;
+/** How far a clock may be off (common practice, no source), s. */
+const mostClockS = 120;
+/** Of the questions asked so many are answered (common practice, no source). */
+const leastAnswered = 0.98;
 
 /** The load of one leg that tells a sensor best: large, and switched on by hand. */
 function knownLoad(plan: Plan, leg: string): Load | null {
@@ -66,9 +71,67 @@ function sensorStep(plan: Plan, id: string, name: string, leg: string): Step[] {
         causes: sensorCauses(watts, off),
       },
       makeSafe: '',
+      probe: { show: 'rise', leg, loadId: load.id },
     },
   ];
 }
+
+const clockStep = ({ id, name }: Island): Step => ({
+  id: `clock:${id}`,
+  phase: 'talk',
+  title: `Clock, ahead of the true time: ${name}`,
+  how: 'Time the system or its portal shows, less that of a telephone; the time zone counts.',
+  why: 'A clock that is off moves every tariff and every record of an outage.',
+  care: null,
+  asks: {
+    kind: 'measure',
+    unit: 's',
+    predicted: null,
+    least: -mostClockS,
+    most: mostClockS,
+    bounds: `± ${mostClockS} s (common practice, no source)`,
+    causes: [
+      {
+        from: -Infinity,
+        to: -mostClockS,
+        text: 'It is set to another time zone, was never set, or has no connection to set itself by',
+      },
+      {
+        from: mostClockS,
+        to: Infinity,
+        text: 'It is set to another time zone, was never set, or has no connection to set itself by',
+      },
+    ],
+  },
+  makeSafe: '',
+  probe: { show: 'clock' },
+});
+
+const answersStep = ({ id, name }: Island): Step => ({
+  id: `answers:${id}`,
+  phase: 'talk',
+  title: `Questions that its devices answer: ${name}`,
+  how: 'Share of a minute’s questions that were answered, over the network the portal will use.',
+  why: 'What is lost now is lost in an outage as well, and alarms with it.',
+  care: null,
+  asks: {
+    kind: 'measure',
+    unit: 'share',
+    predicted: null,
+    least: leastAnswered,
+    most: null,
+    bounds: `At least ${leastAnswered * 100} % (common practice, no source)`,
+    causes: [
+      {
+        from: -Infinity,
+        to: leastAnswered,
+        text: 'The network drops answers: a weak radio link, a loose plug, an address somebody else has too',
+      },
+    ],
+  },
+  makeSafe: '',
+  probe: { show: 'answers' },
+});
 
 /** That sensors look the right way, and that every battery answers once. */
 export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
@@ -113,6 +176,7 @@ export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
           ],
         },
         makeSafe: '',
+        probe: { show: 'batteries' },
       },
       ...(units > 1
         ? [
@@ -139,19 +203,19 @@ export function whatSpeaks({ plan, wired, islands }: DesignInHand): Step[] {
                 ],
               },
               makeSafe: 'Leave the fuller one open, and charge the others up to it first.',
+              probe: { show: 'spread' as const },
             },
           ]
         : []),
-      {
+      question('talk', {
         id: `firmware:${island.id}`,
-        phase: 'talk',
-        title: `Firmware, clock: ${island.name}`,
-        how: 'The version its maker asks for, the same in all units; clock and time zone right. Write the versions into the note.',
-        why: 'Units of different versions do not always share their load; a clock that is off moves every tariff.',
-        care: null,
-        asks: { kind: 'so', causes: ['An update waits, or the gateway has no connection'] },
-        makeSafe: '',
-      },
+        title: `Firmware: ${island.name}`,
+        how: 'The version its maker asks for, the same in all units. Write the versions into the note.',
+        why: 'Units of different versions do not always share their load.',
+        causes: ['An update waits, or the gateway has no connection'],
+      }),
+      clockStep(island),
+      answersStep(island),
     ];
   });
   return [

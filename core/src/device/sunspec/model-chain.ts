@@ -50,7 +50,12 @@ export interface FoundChain {
 /** Reads so many registers from an address on; rejects where the device refuses them. */
 export type ReadRegisters = (address: number, count: number) => Promise<readonly number[]>;
 
-async function readAll(read: ReadRegisters, address: number, count: number): Promise<number[]> {
+/**
+ * So many registers, in as many requests as that takes.
+ *
+ * @throws Error where a request is refused, or answered with fewer
+ */
+export async function readAll(read: ReadRegisters, address: number, count: number): Promise<number[]> {
   const all: number[] = [];
   while (all.length < count) {
     const wanted = Math.min(atOnce, count - all.length);

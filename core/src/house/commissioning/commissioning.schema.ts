@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { amountSchema, field, idSchema, lineSchema, nameSchema, noteSchema } from '../../base/index.js';
 
+import { stagedOutageSchema, systemAddressSchema } from './system.schema.js';
+
 const day = () => z.iso.date('Write the day as 2026-02-28');
 const moment = () => z.iso.datetime({ message: 'Write the moment as 2026-02-28T14:05:00Z' });
 
@@ -106,6 +108,9 @@ export const commissioningSchema = z.strictObject({
   added: z.array(addedStepSchema).max(60, 'A record holds at most 60 steps of its own'),
   punch: z.array(punchItemSchema).max(200, 'A record holds at most 200 items left to do'),
   signatures: z.array(signatureSchema).max(2, 'Each side signs once'),
+  /** Where its devices are asked; null = nobody said. */
+  system: systemAddressSchema.nullable(),
+  outages: z.array(stagedOutageSchema).max(20, 'A record names at most 20 staged outages'),
 });
 export type Commissioning = z.infer<typeof commissioningSchema>;
 
@@ -116,6 +121,8 @@ export const emptyCommissioning = (): Commissioning => ({
   added: [],
   punch: [],
   signatures: [],
+  system: null,
+  outages: [],
 });
 
 /** A step of which nothing is known yet. */

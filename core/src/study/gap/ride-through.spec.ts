@@ -30,4 +30,23 @@ describe('what notices a transfer gap', () => {
     expect(names(18)).toEqual(['ac']);
     expect(names(100)).toEqual(['ac', 'pc']);
   });
+
+  // A full dropout each kind does not notice, ms (common practice, no source; electronics: ITIC curve, recalled).
+  it.each([
+    ['electronics', 20],
+    ['network', 20],
+    ['medical', 20],
+    ['heating-appliance', 100],
+    ['heat-pump', 15],
+    ['cooling', 15],
+    ['pump', 50],
+    ['pool', 15],
+    ['range', 50],
+    ['small-appliance', 50],
+    ['vehicle', 15],
+  ] as const)('%s bears %d ms, and no more', (kind, heldMs) => {
+    const one = [aLoad({ id: 'one', kind })];
+    expect(gapEffects(one, heldMs)).toEqual([]);
+    expect(gapEffects(one, heldMs + 0.1).map(({ rideThroughMs }) => rideThroughMs)).toEqual([heldMs]);
+  });
 });

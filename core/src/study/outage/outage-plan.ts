@@ -103,7 +103,8 @@ export interface OutageYear {
   readonly heaterW: Float32Array | null;
 }
 
-function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
+/** What an outage is played with: the units of a stack under the settings of a plan, Wh and W. */
+export function hardwareOf(context: DemandContext, stack: Stack): OutageHardware {
   const { plan, settings } = context;
   const said = outageSettingsOf(plan);
   const energy = stackEnergy(stack, settings);

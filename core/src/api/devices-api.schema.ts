@@ -1,0 +1,94 @@
+import * as z from 'zod';
+import { nameSchema } from '../base/index.js';
+import { systemAddressSchema } from '../house/index.js';
+
+/** A network whose devices the server may ask, as 192.168.1.0/24, or one address. */
+const networkSchema = z.union(
+  [z.cidrv4(), z.cidrv6(), z.ipv4(), z.ipv6()],
+  'Write a network as 192.168.1.0/24, or one address as 192.168.1.20',
+);
+
+/** Which networks the server may ask devices in: an owner says so; none at first. */
+export const deviceNetworksSchema = z.strictObject({
+  networks: z.array(networkSchema).max(20, 'Name at most 20 networks'),
+});
+export type DeviceNetworks = z.infer<typeof deviceNetworksSchema>;
+
+/** A device that was found behind a unit id. */
+export const foundUnitSchema = z.object({
+  unitId: z.int(),
+  maker: z.string(),
+  model: z.string(),
+  serial: z.string(),
+  version: z.string(),
+  models: z.array(z.int()),
+});
+export const foundSystemSchema = z.object({
+  units: z.array(foundUnitSchema),
+  /** What did not answer, or not as it should, in words. */
+  problems: z.array(z.string()),
+});
+export type FoundSystem = z.infer<typeof foundSystemSchema>;
+export const systemRequestSchema = systemAddressSchema;
+
+const value = z.number().nullable();
+/** What the devices of a system show in a second. */
+export const systemNowSchema = z.object({
+  second: z.number(),
+  gridV: value,
+  legV: z.array(value),
+  frequencyHz: value,
+  isOnGrid: z.boolean().nullable(),
+  batteryW: value,
+  solarW: value,
+  gridW: value,
+  charge: value,
+  gapMs: value,
+  gridLegV: z.array(value),
+  betweenV: z.array(value),
+  gridLegW: z.array(value),
+  batteries: z.array(z.object({ serial: z.string(), charge: value })),
+  doubled: z.array(z.string()),
+  clockOffS: value,
+  answered: value,
+});
+
+/** What is told to whoever watches a system; seconds count from when a recording, or the watch, began. */
+export const systemEventSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('now'),
+    at: z.iso.datetime(),
+    /** The recording that goes on; null = nothing is kept. */
+    recordingId: z.uuid().nullable(),
+    now: systemNowSchema,
+    problems: z.array(z.string()),
+  }),
+  /** Nobody answers: why, and when it is tried again. */
+  z.object({ kind: z.literal('silent'), says: z.string(), againInS: z.number() }),
+]);
+export type SystemEvent = z.infer<typeof systemEventSchema>;
+
+export const recordingRequestSchema = z.strictObject({
+  name: nameSchema(120),
+  system: systemAddressSchema,
+});
+export const recordingSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  beganAt: z.iso.datetime(),
+  /** null = it goes on. */
+  endedAt: z.iso.datetime().nullable(),
+  samples: z.int(),
+});
+export type Recording = z.infer<typeof recordingSchema>;
+export const recordingListSchema = z.array(recordingSchema);
+
+/** Readings of a recording as rows; see {@link recordingColumns}. */
+export const recordingRowsSchema = z.object({ rows: z.array(z.array(value)) });
+export const recordingQuerySchema = z.strictObject({
+  /** Only what came after this second. */
+  after: z.coerce.number().int().min(-1).max(10_000_000).optional(),
+});
+/** Longest recording, s: whoever forgets it does not fill the disk. */
+export const longestRecordingS = 14 * 3600;
+export const mostRecordings = 40;

@@ -1,0 +1,11 @@
+/** What a recorded outage tells: nothing of it is loaded before one is looked at. */
+export { expectationOf } from './staged/expectation.js';
+export type { Found } from './staged/found.js';
+export type { OutageSample, SystemNow } from './staged/outage-sample.js';
+export { designedBattery } from './staged/designed-battery.js';
+export { outageScript } from './staged/outage-script.js';
+export { stagedOutageReport } from './staged/staged-outage-report.js';
+export { sunBeforeW } from './staged/sun-before.js';
+export { mainHandles } from './steps/main-handles.js';
+export { readNow } from './staged/read-now.js';
+export { houseW, type RecordedEvent, recordedEvents } from './staged/recognise-events.js';
