@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { newJob } from '@levamen/core/job';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { Commands, ended, freePort, isAlive, until } from './testing/command.js';
+import { Commands, ended, isAlive, until } from './testing/command.js';
+import { freePort } from './testing/free-port.js';
 import { proving, times, writeDown } from './testing/proof.js';
 
 let levamen: Commands;

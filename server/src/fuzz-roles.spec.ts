@@ -71,6 +71,8 @@ const as =
     return { status: response.status, text: await response.text() };
   };
 
+/** Asked by nobody: no network of the test is this one. */
+const notAllowed = { host: '192.168.7.7', port: 502, units: '1', httpPort: null };
 const nobodysId = '00000000-0000-4000-8000-00000000000f';
 
 /** Requests about people and the company that are taken as they are; those that would end the test are left out. */
@@ -106,6 +108,21 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
   { method: 'GET', path: '/api/schema/job.json' },
   { method: 'GET', path: '/api/schema/commissioning.json' },
   { method: 'POST', path: '/api/drawings/pdf', body: { name: 'Sheet', drawing: {} } },
+  { method: 'GET', path: '/api/device-networks' },
+  { method: 'PUT', path: '/api/device-networks', body: { networks: ['10.9.8.0/24'] } },
+  { method: 'POST', path: `/api/jobs/${jobId}/system/find`, body: notAllowed },
+  {
+    method: 'GET',
+    path: `/api/jobs/${jobId}/system/live?host=192.168.7.7&port=502&units=1&httpPort=`,
+  },
+  { method: 'GET', path: `/api/jobs/${jobId}/system/recordings` },
+  {
+    method: 'POST',
+    path: `/api/jobs/${jobId}/system/recordings`,
+    body: { name: 'Outage', system: notAllowed },
+  },
+  { method: 'GET', path: `/api/jobs/${jobId}/system/recordings/${nobodysId}?after=3` },
+  { method: 'POST', path: `/api/jobs/${jobId}/system/recordings/${nobodysId}/end`, body: {} },
   { method: 'GET', path: '/api/company-sheet' },
   { method: 'PUT', path: '/api/company-sheet', body: { baseRevision: 0, sheet: emptyCompanySheet() } },
   { method: 'POST', path: '/api/company-sheet/logo', type: 'image/jpeg', body: photo },

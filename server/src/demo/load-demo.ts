@@ -11,7 +11,7 @@ import { packChannel } from '../readings/pack-channel.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
 import { demoFacts, demoSheet } from './demo-facts.js';
-import { JobEntity } from '../store/entities.js';
+import { JobEntity, WorkspaceEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 
 const who: Who = { actor: 'Levamen', device: 'demo' };
@@ -31,7 +31,15 @@ export async function loadDemo(source: DataSource): Promise<void> {
     };
     const saved = await store.create(designed, who, 'job created', { id });
     const revision = await addPhoto(source, store, id, saved.revision);
-    if (index === 0) await addReadings(source, store, id, revision);
+    if (index === 0) {
+      await addReadings(source, store, id, revision);
+      await source.manager.update(
+        WorkspaceEntity,
+        { id: defaultWorkspaceId },
+        // The simulated system runs on this machine.
+        { deviceNetworks: ['127.0.0.1'] },
+      );
+    }
   }
 }
 

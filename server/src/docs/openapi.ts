@@ -33,6 +33,7 @@ import {
 } from '@levamen/core/api';
 import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
+import { devicePaths, deviceSchemas } from './device-paths.js';
 import { papersPaths, papersSchemas } from './papers-paths.js';
 import { peoplePaths, peopleSchemas } from './people-paths.js';
 
@@ -68,6 +69,7 @@ const schemas = {
   SavedWeather: savedWeatherSchema,
   SavedWeatherList: savedWeatherListSchema,
   WeatherHours: weatherHoursSchema,
+  ...deviceSchemas,
   ...peopleSchemas,
   ...papersSchemas,
 } as const;
@@ -120,6 +122,7 @@ export function openApiDocument(): object {
         'Jobs, their revisions, and the catalogue. Quantities are in W, Wh, A, V, s, h, m² and °C, as their names say.',
     },
     paths: {
+      ...devicePaths({ answer, problem, body }),
       ...peoplePaths({ answer, problem, body }),
       ...papersPaths({ answer, problem, body }),
       '/api/health': {

@@ -1,10 +1,10 @@
 import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { findModels } from '@levamen/core/device';
 import { demoJobs } from '@levamen/core/job';
 import Modbus, { type ServerTCP } from 'modbus-serial';
 import supertest from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { freePort } from '../testing/free-port.js';
 import { Gateway } from './gateway.js';
 import { houseOfJob } from './house-of-job.js';
 import { httpGateway } from './http-gateway.js';
@@ -27,11 +27,11 @@ beforeEach(async () => {
   nowMs = Date.parse('2026-11-28T12:00:00Z');
   const { house, plates } = houseOfJob(demoJobs[0]!.job, 4);
   gateway = new Gateway(house, plates, 1, () => nowMs);
-  modbus = modbusGateway(gateway, '127.0.0.1', 0);
+  const port = await freePort();
+  modbus = modbusGateway(gateway, '127.0.0.1', port);
   await new Promise((resolve) => modbus.on('initialized', resolve as () => void));
   http = httpGateway(gateway).listen(0, '127.0.0.1');
   client = new Modbus.default();
-  const { port } = (modbus as unknown as { _server: { address(): AddressInfo } })._server.address();
   await client.connectTCP('127.0.0.1', { port });
   client.setTimeout(400);
 });

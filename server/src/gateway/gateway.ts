@@ -10,8 +10,6 @@ import type { HouseNow, SimulatedHouse } from '@levamen/core/simulator';
 import { type HousePlates, houseRegisters, type Limits, unitIds } from './house-registers.js';
 
 const base = sunSpecBases[0];
-/** A clock that is off is so many seconds behind. */
-const clockOffS = 3 * 3600 + 17 * 60;
 /** A house that was left alone for long catches up so many seconds at most in one go. */
 const mostAtOnceS = 3600;
 
@@ -63,13 +61,13 @@ export class Gateway {
 
   /** The moment its clock shows. */
   shownAt(): Date {
-    return new Date(this.clock() - (this.house.faults.has('clock-off') ? clockOffS * 1000 : 0));
+    return new Date(this.clock() + this.house.clockOffS * 1000);
   }
 
   /** Is this answer one that gets lost? */
   drops(): boolean {
     this.asked += 1;
-    return this.house.faults.has('flaky-network') && this.asked % 3 === 0;
+    return this.house.loses(this.asked);
   }
 
   /** Unit ids that answer. */
@@ -114,22 +112,18 @@ export class Gateway {
     if (this.snapshot?.second === second) return this.snapshot;
     const now = this.house.now();
     const held = new Map(houseRegisters(now, this.plates, this.limits));
-    this.breakBatteries(held, second);
+    this.placeBatteries(held);
     const units = new Map([...held].map(([id, models]) => [id, chainRegisters(models)]));
     this.snapshot = { second, now, units };
     return this.snapshot;
   }
 
-  /** One that is missing does not answer; of two with one address now the one is heard, now the other. */
-  private breakBatteries(held: Map<number, HeldModel[]>, second: number): void {
-    const { faults } = this.house;
-    const last = unitIds.firstBattery + this.plates.batteriesWh.length - 1;
-    if (faults.has('battery-missing')) held.delete(last);
-    if (faults.has('address-twice') && last > unitIds.firstBattery) {
-      const other = held.get(unitIds.firstBattery + 1);
-      if (other && second % 2 === 0) held.set(unitIds.firstBattery, other);
-      held.delete(unitIds.firstBattery + 1);
-    }
+  /** Each battery at the address where it answers now. */
+  private placeBatteries(held: Map<number, HeldModel[]>): void {
+    const all = this.plates.batteriesWh.map((_, place) => held.get(unitIds.firstBattery + place)!);
+    all.forEach((_, place) => held.delete(unitIds.firstBattery + place));
+    for (const { address, battery } of this.house.answeringBatteries())
+      held.set(unitIds.firstBattery + address, all[battery]!);
   }
 
   private goOn(): void {

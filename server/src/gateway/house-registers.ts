@@ -112,14 +112,13 @@ const meter = (now: HouseNow, plates: HousePlates): HeldModel[] => [
   model(200 + plates.legs, {
     W: now.gridW,
     ...byLeg(now.legGridW, (leg) => `Wph${phases[leg]!}`),
-    PhV: now.legV[0] ?? null,
-    ...byLeg(now.legV, (leg) => `PhVph${phases[leg]!}`),
-    ...byLeg(now.betweenV, (leg) => ['PPVphAB', 'PPVphBC', 'PPVphCA'][leg]!),
+    PhV: now.gridV[0] ?? null,
+    ...byLeg(now.gridV, (leg) => `PhVph${phases[leg]!}`),
     ...byLeg(
-      now.legGridW.map((one, leg) => amps(one, now.legV[leg]!)),
+      now.legGridW.map((one, leg) => amps(one, now.gridV[leg]!)),
       (leg) => `Aph${phases[leg]!}`,
     ),
-    Hz: now.frequencyHz,
+    Hz: now.state === 'grid' ? now.frequencyHz : null,
     A_SF: -1,
     V_SF: -1,
     Hz_SF: -2,

@@ -178,7 +178,16 @@ export function makeApp({
     const { workspaceId } = accessOf(request)!;
     let routes = workspaces.get(workspaceId);
     if (!routes) {
-      routes = workspaceRoutes({ source, workspaceId, people, sessions, stopping, post, queue });
+      routes = workspaceRoutes({
+        source,
+        workspaceId,
+        people,
+        sessions,
+        stopping,
+        post,
+        queue,
+        failed: (error) => logger.error({ err: error }, 'a recording'),
+      });
       workspaces.set(workspaceId, routes);
     }
     routes(request, response, next);

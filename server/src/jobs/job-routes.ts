@@ -24,6 +24,9 @@ import { linkRoutes } from '../papers/link-routes.js';
 import type { PaperStore } from '../papers/paper-store.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
+import { systemRoutes } from '../devices/system-routes.js';
+import type { RecordingStore } from '../devices/recording-store.js';
+import type { SystemRooms } from '../devices/system-rooms.js';
 import { readingRoutes } from '../readings/reading-routes.js';
 import type { ReadingStore } from '../readings/reading-store.js';
 import { applyPatch } from './apply-patch.js';
@@ -72,6 +75,12 @@ export interface JobParts {
   /** Somebody looks at the papers of a job. */
   readonly looksAtPapers: () => void;
   readonly rooms: JobRooms;
+  /** Systems whose devices are asked, and what is recorded of them. */
+  readonly systems: {
+    readonly rooms: SystemRooms;
+    readonly store: RecordingStore;
+    readonly networks: () => Promise<readonly string[]>;
+  };
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
   /** What a new job begins with. */
@@ -88,6 +97,7 @@ export function jobRoutes({
   order,
   looksAtPapers,
   rooms,
+  systems,
   stopping,
   begunWith,
 }: JobParts): Router {
@@ -246,6 +256,7 @@ export function jobRoutes({
     return id;
   };
   router.use('/:id/readings', readingRoutes(readings, seen));
+  router.use('/:id/system', systemRoutes({ ...systems, seen, stopping }));
   router.use('/:id/photos', photoRoutes(photos, seen));
   router.use('/:id/papers/:paperId/links', linkRoutes(papers, links, seen));
   router.use(

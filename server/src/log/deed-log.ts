@@ -34,7 +34,8 @@ export type Deed =
   | 'paper erased'
   | 'paper given'
   | 'link ended'
-  | 'proposal accepted';
+  | 'proposal accepted'
+  | 'device networks allowed';
 
 /** The append-only log of a workspace. */
 export class DeedLog {

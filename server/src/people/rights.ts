@@ -16,6 +16,9 @@ const rights: readonly Right[] = [
   { methods: ['GET'], path: /^\/people$/, least: 'designer' },
   { methods: ['GET'], path: /^\/people\/./, least: 'owner' },
   { methods: null, path: /^\/people(\/|$)/, least: 'owner' },
+  { methods: ['PUT'], path: /^\/device-networks$/, least: 'owner' },
+  // Whoever commissions asks the devices, and records them.
+  { methods: null, path: /^\/jobs\/[^/]+\/system(\/|$)/, least: 'surveyor' },
   { methods: ['GET'], path: /^\/storage$/, least: 'designer' },
   // They compute something of what was sent, and keep nothing.
   { methods: ['POST'], path: /^\/(tables|drawings|papers)(\/|$)/, least: 'viewer' },

@@ -48,6 +48,9 @@ export class PersonalDataStore {
          UNION ALL
          SELECT c.changed_at, 'rules, revision ' || c.revision, '', NULL FROM company_rules c
            WHERE c.workspace_id = $1 AND c.account_id = $2
+         UNION ALL
+         SELECT q.began_at, 'recording "' || q.name || '"', q.device, j.name FROM recording q JOIN job j ON j.id = q.job_id
+           WHERE q.workspace_id = $1 AND q.account_id = $2
          ORDER BY at`,
         both,
       ),

@@ -56,6 +56,14 @@ beforeAll(async () => {
       document: newJob('Longhouse'),
     })
     .expect(200);
+  // Nobody answers there: that it was begun is kept all the same.
+  await ada.send('put', '/api/device-networks', { networks: ['127.0.0.1'] }).expect(200);
+  const system = { host: '127.0.0.1', port: 1, units: '1', httpPort: null };
+  const begun = await ben
+    .send('post', `/api/jobs/${jobId}/system/recordings`, { name: 'Outage', system })
+    .expect(201);
+  const recording = (begun.body as { id: string }).id;
+  await ben.send('post', `/api/jobs/${jobId}/system/recordings/${recording}/end`, {}).expect(204);
 });
 afterAll(async () => {
   await owner.end();
@@ -66,7 +74,9 @@ describe('what is kept of a person', () => {
   it('is given to him, and to the owner of the company, and to nobody else', async () => {
     const own = personalDataSchema.parse((await ben.get('/api/session/data').expect(200)).body);
     expect(own).toMatchObject({ name: 'Benbow', email: 'benbow@example.org', role: 'designer' });
-    expect(own.did.map(({ what }) => what)).toEqual(expect.arrayContaining(['joined', 'revision 2']));
+    expect(own.did.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(['joined', 'revision 2', 'recording "Outage"']),
+    );
     const asked = personalDataSchema.parse((await ada.get(`/api/people/${benId}/data`).expect(200)).body);
     expect(asked.did.length).toBe(own.did.length);
     await ben.get(`/api/people/${await idOf(ada)}/data`).expect(403);

@@ -10,6 +10,7 @@ import { CompanyRules1798100000000 } from './migrations/7-company-rules.js';
 import { People1798700000000 } from './migrations/8-people.js';
 import { PersonalData1798800000000 } from './migrations/9-personal-data.js';
 import { Papers1799400000000 } from './migrations/10-papers.js';
+import { Devices1800000000000 } from './migrations/11-devices.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -23,6 +24,7 @@ export const migrations = [
   People1798700000000,
   PersonalData1798800000000,
   Papers1799400000000,
+  Devices1800000000000,
 ] as const;
 
 interface Options {

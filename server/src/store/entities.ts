@@ -7,6 +7,7 @@ import {
   ItemPriceEntity,
   PriceBookEntity,
 } from '../equipment/equipment-entities.js';
+import { RecordingChunkEntity, RecordingEntity } from '../devices/device-entities.js';
 import { DeedEntity } from '../log/deed-entity.js';
 import { JobPhotoEntity } from '../photos/photo-entity.js';
 import { JobReadingSetEntity, ReadingChannelEntity, ReadingSetEntity } from '../readings/reading-entities.js';
@@ -40,6 +41,8 @@ export interface WorkspaceRow {
   binDays: number | null;
   /** Days a line of the log is kept; null = for good. */
   logDays: number | null;
+  /** In which the server may ask devices. */
+  deviceNetworks: string[];
   createdAt: Date;
 }
 
@@ -83,6 +86,7 @@ export const WorkspaceEntity = new EntitySchema<WorkspaceRow>({
     secondFactor: { type: 'boolean', name: 'second_factor', default: false },
     binDays: { type: 'integer', name: 'bin_days', nullable: true },
     logDays: { type: 'integer', name: 'log_days', nullable: true },
+    deviceNetworks: { type: 'jsonb', name: 'device_networks', default: [] },
     createdAt: { ...moment, name: 'created_at' },
   },
 });
@@ -154,6 +158,8 @@ export const entities = [
   PaperOrderEntity,
   ClientLinkEntity,
   AcceptanceEntity,
+  RecordingEntity,
+  RecordingChunkEntity,
   AccountEntity,
   MembershipEntity,
   InvitationEntity,

@@ -22,6 +22,8 @@ const grants = {
   paper_order: 'SELECT, INSERT, UPDATE, DELETE',
   client_link: 'SELECT, INSERT, UPDATE',
   acceptance: 'SELECT, INSERT',
+  recording: 'SELECT, INSERT, UPDATE',
+  recording_chunk: 'SELECT, INSERT',
   account: 'SELECT, INSERT, UPDATE',
   membership: 'SELECT, INSERT, UPDATE, DELETE',
   invitation: 'SELECT, INSERT, UPDATE, DELETE',

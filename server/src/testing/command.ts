@@ -1,11 +1,11 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { cp, mkdtemp, readFile, rm } from 'node:fs/promises';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
+import { freePort } from './free-port.js';
 
 /** The project's root folder. */
 export const root = fileURLToPath(new URL('../../../', import.meta.url));
@@ -24,14 +24,6 @@ export async function until(condition: () => Promise<boolean> | boolean, atMostM
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
 }
-
-export const freePort = async (): Promise<number> => {
-  const server = createServer().listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((resolve) => server.close(resolve));
-  return port;
-};
 
 /** Whether a process runs; one that has ended and was not waited for does not. */
 export const isAlive = (pid: number): boolean => {

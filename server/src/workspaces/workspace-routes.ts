@@ -17,6 +17,9 @@ import type { PaperQueue } from '../papers/paper-queue.js';
 import { PaperStore } from '../papers/paper-store.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
+import { networkRoutes, networksOf } from '../devices/network-routes.js';
+import { RecordingStore } from '../devices/recording-store.js';
+import { SystemRooms } from '../devices/system-rooms.js';
 import { companySheetRoutes } from '../company/company-sheet-routes.js';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
 import { companyRulesRoutes } from '../rules/company-rules-routes.js';
@@ -35,6 +38,8 @@ interface Parts {
   readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
   /** null = links are shown to whoever makes them. */
   readonly post: Post | null;
+  /** Something that goes on by itself has failed. */
+  readonly failed: (error: unknown) => void;
 }
 
 /** Everything under /api that belongs to one workspace. */
@@ -46,6 +51,7 @@ export function workspaceRoutes({
   stopping,
   post,
   queue,
+  failed,
 }: Parts): Router {
   const router = Router();
   const equipment = new EquipmentStore(source, workspaceId);
@@ -55,6 +61,8 @@ export function workspaceRoutes({
   const rules = new CompanyRulesStore(source, workspaceId);
   router.use('/rules', companyRulesRoutes(rules));
   const store = new JobStore(source, workspaceId);
+  const recordings = new RecordingStore(source, workspaceId);
+  router.use('/device-networks', networkRoutes(source, workspaceId));
   router.use('/company-sheet', companySheetRoutes(new CompanySheetStore(source, workspaceId)));
   router.use('/jobs/:id/people', assignmentRoutes(source, workspaceId, people, store));
   router.use(
@@ -68,6 +76,11 @@ export function workspaceRoutes({
       order: (orderId) => queue.add({ orderId, workspaceId }),
       looksAtPapers: () => queue.warm(),
       rooms: new JobRooms(),
+      systems: {
+        rooms: new SystemRooms(recordings, workspaceId, failed, stopping),
+        store: recordings,
+        networks: () => networksOf(source, workspaceId),
+      },
       stopping,
       begunWith: async (job) => rules.begunWith(await equipment.begunWith(job)),
     }),

@@ -1,0 +1,110 @@
+import {
+  longestRecordingS,
+  mostRecordings,
+  type Recording,
+  type RecordingRow,
+  type Who,
+} from '@levamen/core/api';
+import type { SystemAddress } from '@levamen/core/house';
+import { IsNull, type DataSource } from 'typeorm';
+import { HttpProblem } from '../http/problem.js';
+import { RecordingChunkEntity, RecordingEntity, type RecordingEntityRow } from './device-entities.js';
+import { packSamples, unpackSamples } from './pack-samples.js';
+
+/** Keeps what is recorded of systems. Whoever calls has made sure that the job may be seen. */
+export class RecordingStore {
+  constructor(
+    private readonly source: DataSource,
+    private readonly workspaceId: string,
+  ) {}
+
+  /** Recordings of a job, newest first. */
+  async list(jobId: string): Promise<Recording[]> {
+    const rows = await this.source.query<
+      { id: string; name: string; began_at: Date; ended_at: Date | null; samples: string }[]
+    >(
+      `SELECT r.id, r.name, r.began_at, r.ended_at, coalesce(sum(c.samples), 0) AS samples
+         FROM recording r LEFT JOIN recording_chunk c ON c.recording_id = r.id
+        WHERE r.job_id = $1 GROUP BY r.id ORDER BY r.began_at DESC`,
+      [jobId],
+    );
+    return rows.map(({ id, name, began_at, ended_at, samples }) => ({
+      id,
+      name,
+      beganAt: began_at.toISOString(),
+      endedAt: ended_at?.toISOString() ?? null,
+      samples: Number(samples),
+    }));
+  }
+
+  /** The recording of a job that goes on; one that was forgotten ends here. */
+  async running(jobId: string): Promise<RecordingEntityRow | null> {
+    const row = await this.source.manager.findOneBy(RecordingEntity, { jobId, endedAt: IsNull() });
+    if (!row || Date.now() - row.beganAt.getTime() < longestRecordingS * 1000) return row;
+    await this.end(row.id);
+    return null;
+  }
+
+  async find(jobId: string, id: string): Promise<RecordingEntityRow | null> {
+    return this.source.manager.findOneBy(RecordingEntity, { jobId, id });
+  }
+
+  /** Begins one; a job has one at a time. */
+  async begin(jobId: string, name: string, system: SystemAddress, who: Who): Promise<RecordingEntityRow> {
+    if (await this.running(jobId))
+      throw new HttpProblem(
+        409,
+        'It goes on',
+        'A recording of this job goes on: end it before another begins.',
+      );
+    if ((await this.source.manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
+      throw new HttpProblem(
+        409,
+        'Too many',
+        `A job has at most ${mostRecordings} recordings. Go on in a copy of it.`,
+      );
+    return this.source.manager.save(RecordingEntity, {
+      workspaceId: this.workspaceId,
+      jobId,
+      name,
+      system,
+      ...who,
+    });
+  }
+
+  async end(id: string): Promise<void> {
+    await this.source.manager.update(RecordingEntity, { id, endedAt: IsNull() }, { endedAt: new Date() });
+  }
+
+  /** Adds some seconds, in their order. */
+  async add(recordingId: string, rows: readonly RecordingRow[]): Promise<void> {
+    if (rows.length === 0) return;
+    const payload = await packSamples(rows);
+    await this.source.query(
+      `INSERT INTO recording_chunk (recording_id, position, workspace_id, until_s, samples, payload)
+         SELECT $1, coalesce(max(position), -1) + 1, $2, $3, $4, $5 FROM recording_chunk WHERE recording_id = $1`,
+      [recordingId, this.workspaceId, Math.floor(rows.at(-1)![0]!), rows.length, payload],
+    );
+  }
+
+  /** The last second that is kept of it; -1 = none. */
+  async untilS(recordingId: string): Promise<number> {
+    const [row] = await this.source.query<{ until: number | null }[]>(
+      'SELECT max(until_s) AS until FROM recording_chunk WHERE recording_id = $1',
+      [recordingId],
+    );
+    return row?.until ?? -1;
+  }
+
+  /** Its rows after a second, in their order. */
+  async rows(recordingId: string, after: number): Promise<(number | null)[][]> {
+    const chunks = await this.source.manager
+      .createQueryBuilder(RecordingChunkEntity, 'chunk')
+      .where('chunk.recordingId = :recordingId AND chunk.untilS > :after', { recordingId, after })
+      .orderBy('chunk.position')
+      .getMany();
+    const rows: (number | null)[][] = [];
+    for (const { payload } of chunks) rows.push(...(await unpackSamples(payload)));
+    return rows.filter(([second]) => second! > after).toSorted((a, b) => a[0]! - b[0]!);
+  }
+}
