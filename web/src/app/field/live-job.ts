@@ -2,17 +2,14 @@ import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { type LiveEvent, liveEventSchema, type Present } from '@levamen/core/api';
 import {
-  catchError,
   combineLatest,
   debounce,
   distinctUntilChanged,
-  EMPTY,
   fromEvent,
   map,
   merge,
-  Observable,
+  type Observable,
   of,
-  repeat,
   startWith,
   Subject,
   switchMap,
@@ -20,6 +17,7 @@ import {
 } from 'rxjs';
 import { Identity } from '../data/identity';
 import { JobSession } from '../data/job-session';
+import { serverEvents } from '../data/server-events';
 
 /** A window that nobody looks at lets go after this, ms: browsers keep few lines open at once. */
 const hiddenMs = 20_000;
@@ -73,23 +71,9 @@ export class LiveJob {
   }
 
   private events(jobId: string): Observable<LiveEvent | null> {
-    return new Observable<LiveEvent | null>((subscriber) => {
-      const { actor, device } = this.identity.who();
-      const query = new URLSearchParams({ window: this.window, actor, device });
-      const source = new EventSource(`/api/jobs/${jobId}/live?${query.toString()}`);
-      source.onmessage = ({ data }: MessageEvent<string>) => {
-        const event = liveEventSchema.safeParse(JSON.parse(data));
-        if (event.success) subscriber.next(event.data);
-      };
-      source.onerror = () => {
-        // Who is there is not known any more.
-        subscriber.next(null);
-        if (source.readyState === EventSource.CLOSED) subscriber.complete();
-      };
-      return () => source.close();
-    }).pipe(
-      catchError(() => EMPTY),
-      repeat({ delay: againMs }),
-    );
+    const { actor, device } = this.identity.who();
+    const query = new URLSearchParams({ window: this.window, actor, device });
+    // Where the line is down, who is there is not known any more.
+    return serverEvents(`/api/jobs/${jobId}/live?${query.toString()}`, liveEventSchema, againMs);
   }
 }

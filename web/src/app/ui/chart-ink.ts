@@ -5,6 +5,8 @@ export interface ChartInk {
   readonly rule: string;
   readonly paper: string;
   readonly accent: string;
+  /** What the sun gives. */
+  readonly sun: string;
   /** From little to much. */
   readonly scale: readonly string[];
 }
@@ -17,6 +19,7 @@ export const chartInk = (dark: boolean): ChartInk =>
         rule: '#443d32',
         paper: '#211e19',
         accent: '#aab6ff',
+        sun: '#f2dca0',
         scale: ['#211e19', '#3b3f66', '#6a75bd', '#c9a150', '#f2dca0'],
       }
     : {
@@ -25,6 +28,7 @@ export const chartInk = (dark: boolean): ChartInk =>
         rule: '#d8cdb6',
         paper: '#fcf9f1',
         accent: '#2f3f9e',
+        sun: '#8a5a00',
         scale: ['#fcf9f1', '#d5d7ea', '#8b97d4', '#3f4fae', '#26221c'],
       };
 

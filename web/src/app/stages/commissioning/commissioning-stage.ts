@@ -1,20 +1,36 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { commissioningRecord } from '@levamen/core/commissioning';
 import { unparse } from 'papaparse';
 import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
 import { JobSession } from '../../data/job-session';
 import { downloadBlob, downloadJson, fileStem } from '../../ui/download';
 import { CommissioningLists } from './lists-card';
 import { CommissioningState } from './commissioning-state';
 import { SignOffCard } from './sign-off-card';
+import { OutageCard } from './outage-card';
 import { StepCard } from './step-card';
+import { StagedOutage } from './staged-outage';
 import { StepList } from './step-list';
+import { SystemCard } from './system-card';
+import { SystemState } from './system-state';
 
 /** The design is put into service, step by step: each reading beside what the design predicts. */
 @Component({
   selector: 'lv-commissioning-stage',
-  imports: [Button, CommissioningLists, SignOffCard, StepCard, StepList],
-  providers: [CommissioningState],
+  imports: [
+    Button,
+    CommissioningLists,
+    FormsModule,
+    OutageCard,
+    SelectButton,
+    SignOffCard,
+    StepCard,
+    StepList,
+    SystemCard,
+  ],
+  providers: [CommissioningState, SystemState, StagedOutage],
   templateUrl: './commissioning-stage.html',
   styleUrls: ['../work-and-side.css', './commissioning-stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,6 +38,12 @@ import { StepList } from './step-list';
 export class CommissioningStage {
   protected readonly state = inject(CommissioningState);
   private readonly session = inject(JobSession);
+
+  protected readonly parts = [
+    { value: 'steps', label: 'Steps' },
+    { value: 'system', label: 'System and staged outage' },
+  ] as const;
+  protected readonly part = signal<'steps' | 'system'>('steps');
 
   protected readonly says = computed(() => {
     const stand = this.state.stand();

@@ -1,5 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type DesignInHand, type StandingStep, standOfSteps, stepsOf } from '@levamen/core/commissioning';
+import {
+  type DesignInHand,
+  type StandingStep,
+  standOfSteps,
+  type Step,
+  stepsOf,
+} from '@levamen/core/commissioning';
+import type { Found } from '@levamen/core/commissioning/details';
 import { islandsOf } from '@levamen/core/design';
 import {
   type Commissioning,
@@ -24,7 +31,8 @@ export class CommissioningState {
 
   readonly record = computed((): Commissioning => this.session.plan()?.commissioning ?? emptyCommissioning());
   readonly units = computed(() => this.session.plan()?.site.units ?? 'metric');
-  private readonly inHand = computed((): DesignInHand | null => {
+  /** The design as it is wired; null = it is being wired. */
+  readonly design = computed((): DesignInHand | null => {
     const { answer, of } = this.wiring.state();
     if (!answer || !of) return null;
     const stack = stackOf(of);
@@ -37,7 +45,7 @@ export class CommissioningState {
   private readonly added = computed(() => this.record().added);
   /** null = the design is being wired. */
   private readonly steps = computed(() => {
-    const design = this.inHand();
+    const design = this.design();
     return design && stepsOf(design, { added: this.added() });
   });
   readonly stand = computed(() => {
@@ -83,6 +91,25 @@ export class CommissioningState {
         instrumentId: isNamed ? instrumentId : inHandLast(now),
       });
     });
+  }
+
+  /** Takes what devices showed of steps, in one step of undo; what was seen goes into notes that are empty. */
+  takeFound(all: readonly { readonly step: Step; readonly found: Found }[], device: string): void {
+    const at = new Date().toISOString();
+    this.change(all.length === 1 ? 'reading of the system' : 'readings of the system', (record) =>
+      all.reduce((now, { step, found: { reading, isSo, says } }) => {
+        const { note } = entryOf(now, step.id);
+        return sayOfStep(now, step.id, {
+          reading,
+          isSo,
+          device,
+          by: this.who(),
+          at,
+          instrumentId: '',
+          note: note === '' ? says.slice(0, 1000) : note,
+        });
+      }, record),
+    );
   }
 
   say(stepId: string, change: Partial<Omit<StepEntry, 'id'>>, label: string): void {

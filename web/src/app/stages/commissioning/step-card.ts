@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { nameSchema } from '@levamen/core/base';
+import { nameSchema, quantityText } from '@levamen/core/base';
 import { boundsText, type Measure, phases, type Step } from '@levamen/core/commissioning';
+import type { SystemNow } from '@levamen/core/commissioning/details';
 import { aboutStep, entryOf, type StepEntry, stepEntrySchema } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { PhotoStrip } from '../../photos/photo-strip';
@@ -11,7 +12,9 @@ import { FormField } from '../../ui/form-field';
 import { TextField } from '../../ui/text-field';
 import { CommissioningState } from './commissioning-state';
 import { ReadingPad } from './reading-pad';
+import { StagedOutage } from './staged-outage';
 import { StepVerdictMark } from './step-verdict';
+import { SystemState } from './system-state';
 
 const careWords: Readonly<Record<'dead' | 'live', string>> = {
   dead: 'Prove it dead first, at the place where hands go, and keep it so. Local code and the licensed electrician decide.',
@@ -19,6 +22,9 @@ const careWords: Readonly<Record<'dead' | 'live', string>> = {
 };
 
 const measureOf = ({ asks }: Step): Measure | null => (asks.kind === 'measure' ? asks : null);
+
+const readingText = (reading: number, asks: Step['asks']): string =>
+  asks.kind === 'measure' ? quantityText(reading, asks.unit) : String(reading);
 
 /** One step: what is done, what the design predicts, what was found, and what is likely where it is off. */
 @Component({
@@ -30,6 +36,8 @@ const measureOf = ({ asks }: Step): Measure | null => (asks.kind === 'measure' ?
 })
 export class StepCard {
   protected readonly state = inject(CommissioningState);
+  private readonly system = inject(SystemState);
+  private readonly staged = inject(StagedOutage);
   protected readonly reasonSchema = nameSchema(300);
   private readonly id = computed(() => this.state.selected()?.step.id ?? '');
   /** Why a step is done before its turn; of each step by itself. */
@@ -66,6 +74,28 @@ export class StepCard {
     };
   });
 
+  /** What devices showed before something was switched on; of each step by itself. */
+  protected readonly before = linkedSignal<string, SystemNow | null>({
+    source: this.id,
+    computation: () => null,
+  });
+  /** What the system itself shows of the step; null = it shows nothing, or nobody asks it. */
+  protected readonly shown = computed(() => {
+    const step = this.state.selected()?.step;
+    const probe = step?.probe;
+    if (!step || !probe || (probe.show !== 'outage' && this.system.now() === null)) return null;
+    const found = this.staged.foundOf(step, this.before());
+    const { asks } = step;
+    return {
+      found,
+      needsBefore: probe.show === 'rise' && this.before() === null,
+      isRise: probe.show === 'rise',
+      text: found
+        ? `${found.reading === null ? (found.isSo ? 'It is so' : 'It is not so') : readingText(found.reading, asks)}. ${found.says}.`
+        : '',
+    };
+  });
+
   protected readonly instruments = computed(() =>
     this.state.record().instruments.map(({ id, name, calibratedOn }) => ({
       value: id,
@@ -81,6 +111,18 @@ export class StepCard {
     computed(() => entryOf(this.state.record(), this.id())),
     (change, label) => this.state.say(this.id(), change, label),
   );
+
+  protected seeBefore(): void {
+    this.before.set(this.system.now());
+  }
+
+  protected takeShown(): void {
+    const step = this.state.selected()?.step;
+    const found = this.shown()?.found;
+    if (!step || !found) return;
+    this.state.choose(step.id);
+    this.state.takeFound([{ step, found }], this.system.address()?.host ?? '');
+  }
 
   protected take(reading: number | null): void {
     this.state.answer(this.id(), { reading, isSo: null }, 'reading');

@@ -42,12 +42,12 @@ const round = (values: number[], digits = 0): number[] => {
 };
 
 /** Marks and colours of what feeds and what takes; state is told by dash and name, too. */
-const inkOf = ({ ink, soft, accent }: ChartInk, dark: boolean) => ({
+const inkOf = ({ ink, soft, accent, sun }: ChartInk, dark: boolean) => ({
   must: ink,
   should: dark ? '#8f9bdd' : '#6473c8',
   may: dark ? '#c9a150' : '#b08a3c',
   dark: soft,
-  sun: dark ? '#f2dca0' : '#8a5a00',
+  sun,
   generator: dark ? '#ff9d94' : '#a3231f',
   charge: accent,
 });

@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { nameSchema, quantityText } from '@levamen/core/base';
+import { recordedEvents } from '@levamen/core/commissioning/details';
+import { Button } from 'primeng/button';
+import { Appearance } from '../../data/appearance';
+import { ChartView } from '../../ui/chart';
+import { chartInk } from '../../ui/chart-ink';
+import { ChoiceField } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
+import { clockOf } from './clock-of';
+import { CommissioningState } from './commissioning-state';
+import { outageStrip } from './outage-strip';
+import { StagedOutage } from './staged-outage';
+import { SystemState } from './system-state';
+
+const about = (value: number, error: number, unit: 'Wh' | 'W' | 'share' | 'h'): string =>
+  `${quantityText(value, unit)} ± ${quantityText(2 * error, unit)}`;
+const seen = ['Lights flickered', 'The router started anew', 'Clocks blink', 'Nobody noticed'] as const;
+const stateIcons = {
+  done: 'pi-check',
+  'left out': 'pi-times',
+  now: 'pi-arrow-right',
+  later: 'pi-minus',
+  late: 'pi-exclamation-triangle',
+} as const;
+const differenceWords = { capacity: 'Its capacity', 'stand-by': 'What the system itself takes' } as const;
+
+/** A staged outage: recorded second by second, played by a script, told and measured. */
+@Component({
+  selector: 'lv-outage-card',
+  imports: [Button, ChartView, ChoiceField, TextField],
+  templateUrl: './outage-card.html',
+  styleUrl: './outage-card.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OutageCard {
+  protected readonly state = inject(CommissioningState);
+  protected readonly system = inject(SystemState);
+  protected readonly staged = inject(StagedOutage);
+  private readonly appearance = inject(Appearance);
+  protected readonly seen = seen;
+  protected readonly markSchema = nameSchema(300);
+  protected readonly mark = signal('');
+
+  protected readonly recordings = computed(() =>
+    this.system.recordings().map(({ id, name, beganAt, endedAt, samples }) => ({
+      value: id,
+      label: `${name}, ${new Date(beganAt).toLocaleString()}${endedAt === null ? ' (goes on)' : `, ${samples} readings`}`,
+    })),
+  );
+  protected readonly shownId = this.system.shownId;
+  protected readonly isRunning = computed(() => this.system.running() !== null);
+  protected readonly mayBegin = computed(
+    () => this.system.address() !== null && this.staged.island() !== null && !this.isRunning(),
+  );
+  protected readonly hasSamples = computed(() => this.system.samples().length > 1);
+
+  protected readonly script = computed(() =>
+    this.staged.script().map((line) => ({
+      ...line,
+      icon: stateIcons[line.state],
+      clock: line.second === null ? '' : clockOf(line.second),
+    })),
+  );
+
+  private readonly nominalHz = computed(() => this.staged.expects()?.nominalHz ?? 50);
+  protected readonly options = computed(() =>
+    outageStrip(
+      this.system.samples(),
+      this.staged.report()?.events ?? [],
+      chartInk(this.appearance.dark()),
+      this.nominalHz(),
+    ),
+  );
+
+  private readonly outage = computed(() =>
+    this.state.record().outages.find(({ id }) => id === this.shownId()),
+  );
+  /** What happened and what people said, in the order of time. */
+  protected readonly told = computed(() => {
+    const events = (this.staged.report()?.events ?? []).map(({ second, kind, amount }, place) => ({
+      id: `${place}-${kind}`,
+      second,
+      text: `${recordedEvents[kind]}${amount === null ? '' : ` (${quantityText(amount, kind === 'silent' ? 's' : 'W')})`}`,
+      isSaid: false,
+    }));
+    const marks = (this.outage()?.marks ?? []).map(({ id, second, text }) => ({
+      id,
+      second,
+      text,
+      isSaid: true,
+    }));
+    return [...events, ...marks]
+      .toSorted((a, b) => a.second - b.second)
+      .map((one) => ({ ...one, clock: clockOf(one.second) }));
+  });
+
+  protected readonly findings = computed(() =>
+    this.staged.answered().map(({ step, found }) => ({ id: step.id, title: step.title, says: found.says })),
+  );
+
+  protected readonly measured = computed(() => {
+    const measured = this.staged.report()?.measured;
+    const designed = this.staged.designed();
+    if (!measured || !designed) return null;
+    const { usableWh, standbyW, roundTrip } = measured;
+    return [
+      {
+        what: 'Usable energy',
+        predicted: quantityText(designed.usableWh, 'Wh'),
+        found: about(usableWh.value, usableWh.error, 'Wh'),
+      },
+      {
+        what: 'What the system itself takes',
+        predicted: quantityText(designed.standbyW, 'W'),
+        found:
+          standbyW === null
+            ? 'not told: leave nothing on for two hours'
+            : about(standbyW.value, standbyW.error, 'W'),
+      },
+      {
+        what: 'What comes back of what went in',
+        predicted: '',
+        found:
+          roundTrip === null
+            ? 'not told: record its charging too'
+            : about(roundTrip.value, roundTrip.error, 'share'),
+      },
+    ];
+  });
+  protected readonly hours = computed(() => {
+    const hours = this.staged.report()?.hours;
+    if (!hours) return null;
+    const { powerW, predictedH, measuredH, errorH, differences } = hours;
+    return {
+      says: `At ${quantityText(powerW, 'W')}, as in this outage, it lasts ${about(measuredH, errorH, 'h')}; predicted ${quantityText(predictedH, 'h')} on its first day.`,
+      differences: differences.map(({ what, hours: by }) => ({
+        what,
+        text: `${differenceWords[what]}: ${by < 0 ? '−' : '+'}${quantityText(Math.abs(by), 'h')}`,
+      })),
+    };
+  });
+
+  protected begin(): void {
+    const island = this.staged.island();
+    if (island) void this.system.begin(`Staged outage ${this.recordings().length + 1}`, island.id);
+  }
+
+  protected choose(recordingId: unknown): void {
+    if (typeof recordingId === 'string') this.system.choose(recordingId);
+  }
+
+  protected note(text: string): void {
+    const id = this.shownId();
+    const second = this.system.samples().at(-1)?.second ?? 0;
+    this.mark.set('');
+    this.state.change('remark on the outage', (record) => ({
+      ...record,
+      outages: record.outages.map((one) =>
+        one.id === id
+          ? { ...one, marks: [...one.marks.slice(-199), { id: crypto.randomUUID(), second, text }] }
+          : one,
+      ),
+    }));
+  }
+}
