@@ -1,3 +1,4 @@
+import { type ChildProcess, spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { passesAxe } from './axe';
@@ -93,4 +94,101 @@ test('a system goes into service step by step: readings are judged, the order is
   await page.getByRole('button', { name: 'Report', exact: true }).click();
   await expect(page.getByText('Draft of the job as it is now.')).toBeVisible({ timeout: 90_000 });
   await expect(page.getByText(/things are not entered yet/)).toBeVisible();
+});
+
+/** A simulated system on ports of its own, played so many times as fast as the clock. */
+async function simulatedSystem(modbus: number, http: number, pace: number) {
+  const gateway: ChildProcess = spawn('node', ['server/dist/gateway/main.js'], {
+    env: {
+      ...process.env,
+      LEVAMEN_GATEWAY_MODBUS: String(modbus),
+      LEVAMEN_GATEWAY_HTTP: String(http),
+      LEVAMEN_GATEWAY_PACE: String(pace),
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((resolve) => gateway.stdout!.once('data', resolve));
+  return {
+    switches: (body: object) =>
+      fetch(`http://127.0.0.1:${http}/switches`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    end: () => gateway.kill(),
+  };
+}
+
+test('the devices of a system are found and read into steps, and a staged outage is recorded, told and kept', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const simulated = await simulatedSystem(15_021, 15_801, 60);
+  try {
+    const bench = await copyOfTheFarm(page, 'Asked itself', 'commissioning');
+    const steps = page.getByRole('navigation', { name: 'Steps' });
+    const card = page.locator('lv-step-card');
+    const says = page.locator('[data-commissioned]');
+    await expect(says).toContainText(/^0 of \d+ steps are right/, { timeout: 30_000 });
+    await page.getByRole('button', { name: 'System and staged outage' }).click();
+    const system = page.getByRole('region', { name: 'Devices of the system' });
+    const outage = page.getByRole('region', { name: 'Staged outage' });
+    await expect(outage).toContainText('Enter where the devices of the system are asked first.');
+    await system.getByRole('button', { name: 'Enter its address' }).click();
+
+    // An address that is none is refused where it is typed, one nobody allowed by the server.
+    const address = system.getByLabel('Address');
+    await address.fill('localhost');
+    await address.press('Tab');
+    await expect(system).toContainText('Write its address as 192.168.1.20');
+    await address.fill('10.0.0.9');
+    await address.press('Tab');
+    await system.getByRole('button', { name: 'Find its devices' }).click();
+    await expect(system).toContainText('10.0.0.9 is in none of the networks an owner allowed');
+    await address.fill('127.0.0.1');
+    await system.getByLabel('Port of Modbus TCP').fill('15021');
+    await system.getByLabel('Port of HTTP').fill('15801');
+    await system.getByLabel('Port of HTTP').press('Tab');
+    await system.getByRole('button', { name: 'Find its devices' }).click();
+    await expect(system).toContainText('BAT-0004');
+    await expect(system).toContainText('Unit 14: nobody answers there');
+    await expect(system.getByRole('row', { name: /^On the grid yes/ })).toBeVisible();
+
+    await outage.getByRole('button', { name: 'Begin a recording' }).click();
+    await expect(outage).toContainText('Take the grid away', { timeout: 20_000 });
+    const told = outage.locator('[data-told]');
+    await page.waitForTimeout(3000);
+    await simulated.switches({ grid: false });
+    await expect(told).toContainText('The grid is gone', { timeout: 20_000 });
+    await expect(told).toContainText('The house is fed from the island');
+    await outage.getByRole('button', { name: 'Lights flickered' }).click();
+    await expect(told).toContainText('Lights flickered');
+    await expect(told).toContainText('Solar feeds the island', { timeout: 30_000 });
+    await passesAxe(page);
+    await simulated.switches({ grid: true });
+    await expect(told).toContainText('The house is on the grid', { timeout: 40_000 });
+    await outage.getByRole('button', { name: 'End the recording' }).click();
+    await expect(outage.getByRole('button', { name: 'Begin a recording' })).toBeEnabled();
+    await expect(outage).toContainText(/It answers \d+ steps that wait for others before them/);
+
+    // A reading of the system, taken into its step.
+    await page.getByRole('button', { name: 'Steps', exact: true }).click();
+    await steps.getByText('What speaks to what').click();
+    await steps.getByRole('button', { name: /^Batteries that answer/ }).click();
+    await card.getByLabel('Why it is done before its turn').fill('The rest was measured on Monday');
+    await card.getByRole('button', { name: 'Go on all the same' }).click();
+    await card.getByRole('button', { name: 'Take it from the system' }).click();
+    await expect(card).toContainText('read from 127.0.0.1');
+    await expect(card.getByLabel('Note')).toHaveValue(/BAT-0001/);
+    await expect(says).toContainText(/^1 of/);
+
+    // What was recorded and said is there for whoever opens the job.
+    await bench.saved();
+    await page.reload();
+    await page.getByRole('button', { name: 'System and staged outage' }).click();
+    await expect(told).toContainText('Lights flickered', { timeout: 30_000 });
+    await expect(told).toContainText('The house is on the grid');
+  } finally {
+    simulated.end();
+  }
 });

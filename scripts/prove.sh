@@ -2,7 +2,7 @@
 
 PROOF_HOME="$STATE/prove"
 
-core_proofs() { npx --no-install vitest run --project core core/src/job; }
+core_proofs() { npx --no-install vitest run --project core core/src/job core/src/commissioning/staged; }
 
 server_proofs() { server_vitest server/src/fuzz server/src/jobs server/src/commands server/src/main server/src/store; }
 
@@ -30,7 +30,7 @@ prove() {
   start_cluster "$PROOF_HOME/pg"
   ensure_roles
   on_exit end_beside_server
-  step "Properties of merging and reading" core_proofs
+  step "Properties of merging and reading, faults and measured batteries" core_proofs
   step "Mutated requests, revisions, commands, killed servers" server_proofs
   step "Saves under load" beside_server load_proof
   step "Nothing typed is lost" beside_server browser_proof
