@@ -1,5 +1,6 @@
 // Alters numeric constants of core one by one and looks whether a test notices; prints what nobody notices.
-//   node scripts/mutate.mjs FILE [EVERY] [FIRST]     every so manieth constant, from the first on; all without
+//   node scripts/mutate.mjs FILE [EVERY] [FIRST] [PLACE]     every so manieth constant, from the first on; all without. PLACE: a regular
+//                                                            expression, for files whose path it fits
 // Each constant is raised by a fiftieth, small whole numbers by one. First all tests run once, to learn which of them reads which
 // constant; then each altered constant is shown to tests that read it until one fails: those that noticed another of its file, those beside
 // it, then the quickest, for at most half a minute. What was found is added to FILE a line at a time, and a constant that stands there is not tried again.
@@ -10,8 +11,9 @@ import ts from 'typescript';
 import { createVitest } from 'vitest/node';
 
 const root = new URL('..', import.meta.url).pathname;
-const [out, every = '1', first = '0'] = process.argv.slice(2);
-if (!out) throw new Error('Say which file the results go to: node scripts/mutate.mjs FILE [EVERY] [FIRST]');
+const [out, every = '1', first = '0', place = ''] = process.argv.slice(2);
+if (!out)
+  throw new Error('Say which file the results go to: node scripts/mutate.mjs FILE [EVERY] [FIRST] [PLACE]');
 
 /** A test file that takes longer than this is not asked: whole designs over several years. */
 const slowMs = 15_000;
@@ -71,11 +73,12 @@ const tried = new Set(
         .map((line) => JSON.parse(line).key)
     : [],
 );
-const chosen = all.filter(
+const there = all.filter(({ path }) => new RegExp(place).test(relative(root, path)));
+const chosen = there.filter(
   (constant, index) =>
     index >= Number(first) && (index - Number(first)) % Number(every) === 0 && !tried.has(key(constant)),
 );
-process.stdout.write(`${chosen.length} of ${all.length} constants\n`);
+process.stdout.write(`${chosen.length} of ${there.length} constants\n`);
 
 const alteredValue = (value) =>
   Number.isInteger(value) && Math.abs(value) < 50 ? value + 1 : Number((value * 1.02).toPrecision(12));
