@@ -32,8 +32,12 @@ const answers = (): Promise<boolean> =>
     () => false,
   );
 
+/** Two seconds where nothing else runs; many times that beside other browsers. */
+const patienceMs = 60_000;
+
 async function until(condition: () => Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 200; i += 1) {
+  const end = Date.now() + patienceMs;
+  while (Date.now() < end) {
     if (await condition()) return;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
