@@ -2,6 +2,7 @@
 export { expectationOf } from './staged/expectation.js';
 export type { Found } from './staged/found.js';
 export type { OutageSample, SystemNow } from './staged/outage-sample.js';
+export { measuredStack } from './staged/measured-stack.js';
 export { designedBattery } from './staged/designed-battery.js';
 export { outageScript } from './staged/outage-script.js';
 export { stagedOutageReport } from './staged/staged-outage-report.js';

@@ -14,6 +14,7 @@ import { toBusbarsAndPlaces } from './migrations/15-busbars-and-places.js';
 import { toCommissioning } from './migrations/17-commissioning.js';
 import { toSeenAtSteps } from './migrations/18-seen-at-steps.js';
 import { toStagedOutages } from './migrations/19-staged-outages.js';
+import { toMeasuredStacks } from './migrations/20-measured-stacks.js';
 import { toCourse } from './migrations/16-course.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
@@ -43,6 +44,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   17: toCommissioning,
   18: toSeenAtSteps,
   19: toStagedOutages,
+  20: toMeasuredStacks,
 };
 
 /**

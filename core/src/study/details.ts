@@ -37,6 +37,7 @@ export { wholeHouse } from './outage/whole-house.js';
 export { outageWeather } from './outage/outage-weather.js';
 export { frequencyShiftHz, playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './daily/reserve-curve.js';
+export { decidingHours } from './outage/deciding-hours.js';
 export { runtimeOutlook } from './outage/runtime-outlook.js';
 export { byFacing, byStrategy, type DailyVariant, type Facing } from './daily/compare-daily.js';
 export { dailyBattery } from './daily/daily-battery.js';

@@ -19,6 +19,9 @@ export interface MeasuredBattery {
   readonly standbyW: Measured | null;
   /** What comes back of what went in, at the mean power of the outage. */
   readonly roundTrip: Measured | null;
+  /** What left the cells for each watt-hour given, and what they kept of each taken, over what data sheets say; 1 = it does not tell. */
+  readonly dischargeTimes: number;
+  readonly chargeTimes: number;
   /** Mean power while it only gave, W, for how long, h, and how much of its charge that took. */
   readonly meanW: number;
   readonly hours: number;
@@ -188,6 +191,8 @@ export function measuredBattery(
     standbyW:
       standbyError > mostStandbyErrorW ? null : { value: theta[place.standbyW]!, error: standbyError },
     roundTrip: used.length > given.length ? roundTripOf(meanW, designed, theta, covariance, scatter) : null,
+    dischargeTimes: theta[place.discharge]!,
+    chargeTimes: theta[place.charge]!,
     meanW,
     hours: hoursOf(given),
     share,

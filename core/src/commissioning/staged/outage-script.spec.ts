@@ -71,6 +71,8 @@ describe('hours as predicted and as measured', () => {
     usableWh: { value: usableWh, error: 0.01 * usableWh },
     standbyW: standbyW === null ? null : { value: standbyW, error: 5 },
     roundTrip: null,
+    dischargeTimes: 1,
+    chargeTimes: 1,
     meanW,
     hours: 5,
     share: 0.3,

@@ -80,7 +80,7 @@ export const chosenFor = (
 ): readonly StackPart[] | null =>
   equipment.stacks.find(({ islandId }) => islandId === island.id)?.parts ?? null;
 
-/** The plan with another stack for an island; null = none is chosen. */
+/** The plan with another stack for an island; null = none is chosen. What was measured of the one before is not true of it. */
 export function chooseFor<P extends Pick<BackedUpHouse, 'equipment'>>(
   plan: P,
   island: Pick<Island, 'id'>,
@@ -88,6 +88,8 @@ export function chooseFor<P extends Pick<BackedUpHouse, 'equipment'>>(
 ): P {
   const others = plan.equipment.stacks.filter(({ islandId }) => islandId !== island.id);
   const stacks =
-    parts === null ? others : [...others, { islandId: island.id, parts: parts.map((part) => ({ ...part })) }];
+    parts === null
+      ? others
+      : [...others, { islandId: island.id, parts: parts.map((part) => ({ ...part })), measured: null }];
   return { ...plan, equipment: { ...plan.equipment, stacks } };
 }

@@ -180,6 +180,7 @@ const harbour = (): Plan => {
             { unitId: 'madder-47', quantity: 2 },
             { unitId: 'madder-pack', quantity: 2 },
           ],
+          measured: null,
         },
       ],
     },

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { idSchema } from '../../base/index.js';
-import { stackPartSchema } from '../../equipment/index.js';
+import { measuredStackSchema, stackPartSchema } from '../../equipment/index.js';
 
 /** The units a design uses. */
 export const equipmentSchema = z.strictObject({
@@ -13,6 +13,8 @@ export const equipmentSchema = z.strictObject({
           .array(stackPartSchema)
           .min(1, 'Choose at least one unit')
           .max(12, 'Use at most 12 kinds of unit'),
+        /** null = nobody measured it. */
+        measured: measuredStackSchema.nullable(),
       }),
     )
     .max(8, 'Use at most 8 islands'),

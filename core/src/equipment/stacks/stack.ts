@@ -1,6 +1,7 @@
 import type { OverloadPoint, Unit } from '../catalogue/unit.schema.js';
 import type { Chemistry, Retry } from '../../electric/index.js';
 import type { ConversionLosses } from '../inverter/conversion-losses.js';
+import type { MeasuredStack } from './measured.schema.js';
 import type { StackPart } from './stack-part.schema.js';
 
 /** Units put together, and what they can do together. */
@@ -18,6 +19,10 @@ export interface Stack {
   readonly lockedRotorA: number | null;
   readonly neutralA: number | null;
   readonly nameplateWh: number;
+  /** Usable energy over what nameplate and windows say: 1 unless it was measured. */
+  readonly usableTimes: number;
+  /** What was measured of it and is part of its figures; null = they are those of its data sheets. */
+  readonly measured: MeasuredStack | null;
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
   readonly batteryPowerW: number;
   /** The same for some seconds. */

@@ -1,6 +1,6 @@
 import type { WeatherYear } from '../../nature/index.js';
-import { assembleStack, type Catalogue, catalogueOf, type Item, type Stack } from '../../equipment/index.js';
-import { chosenFor, type Island, type Plan } from '../../design/index.js';
+import { type Catalogue, catalogueOf, type Item, type Stack } from '../../equipment/index.js';
+import { chosenFor, type Island, type Plan, stackIn } from '../../design/index.js';
 import {
   materialOf,
   type MaterialLine,
@@ -108,7 +108,7 @@ export async function studyDesign(
   const stackOf: StackOf = (island) => {
     const parts = chosenFor(plan, island);
     if (!parts) return islands.find((one) => one.island.id === island.id)?.stack ?? null;
-    const assembled = assembleStack(parts, catalogue, plan.supply.system);
+    const assembled = stackIn(plan, island.id, parts, catalogue);
     return assembled.ok ? assembled.stack : null;
   };
   const wired = wireDesign(plan, stackOf);

@@ -1,5 +1,5 @@
-import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { islandPlan, islandOf, type Plan, settingsOf } from '../../design/index.js';
+import { type Catalogue, type StackPart } from '../../equipment/index.js';
+import { islandPlan, islandOf, type Plan, settingsOf, stackIn } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import { stackEnergy, stackRuntime } from '../margins/stack-energy.js';
 import { decidingHours } from '../outage/deciding-hours.js';
@@ -54,7 +54,7 @@ async function scaleOfPresent(
   simulation: Simulation,
 ): Promise<number> {
   const island = islandOf(whole, islandId);
-  const assembled = assembleStack(parts, catalogue, whole.supply.system);
+  const assembled = stackIn(whole, islandId, parts, catalogue);
   const outlook = await simulation.outlook(whole, parts);
   if (!island || !assembled.ok || outlook === null) return 1;
   const context = demandContextOf(islandPlan(whole, island));

@@ -1,4 +1,4 @@
-import { assembleStack, type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
+import { type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
 import { circuitsById, type Load } from '../../house/index.js';
 import {
   changeShed,
@@ -10,6 +10,7 @@ import {
   moveToLane,
   type Plan,
   plannedLoads,
+  stackIn,
 } from '../../design/index.js';
 import type { DemandContext } from '../margins/demand-context.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
@@ -96,7 +97,7 @@ export function suggestBackup(
   runtimeScale = 1,
 ): Suggestion | null {
   const island = islandOf(whole, islandId);
-  const assembled = assembleStack(parts, catalogue, whole.supply.system);
+  const assembled = stackIn(whole, islandId, parts, catalogue);
   if (!island || !assembled.ok) return null;
   const { stack } = assembled;
   const plan = islandPlan(whole, island);

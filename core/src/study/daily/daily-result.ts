@@ -1,5 +1,5 @@
-import { type DailySettings, dailySettingsOf, type Plan } from '../../design/index.js';
-import { assembleStack, type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
+import { type DailySettings, dailySettingsOf, type Plan, stackIn } from '../../design/index.js';
+import { type Catalogue, type Stack, type StackPart } from '../../equipment/index.js';
 import { type UtilityBill, utilityBill } from '../../tariff/details.js';
 import { localTimes } from '../../nature/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
@@ -105,7 +105,7 @@ function batteryBehind({ meter }: MeterYear, { plan, catalogue, stacks, ageYears
   const heldBack = dailySettingsOf(plan).heldBack.value;
   const found = meter.islands.flatMap(({ id }): Stack[] => {
     const parts = stacks[id];
-    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
+    const assembled = parts && stackIn(plan, id, parts, catalogue);
     return assembled?.ok ? [assembled.stack] : [];
   });
   const batteries = found.map((stack) => dailyBattery(stack, aged, heldBack));

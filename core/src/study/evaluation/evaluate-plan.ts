@@ -1,13 +1,15 @@
 import type { Figure } from '../../base/index.js';
-import { assembleStack, type Catalogue, enumerateStacks } from '../../equipment/index.js';
+import { type Catalogue, enumerateStacks, type Stack } from '../../equipment/index.js';
 import { hourlyByTierWh, type Tier } from '../../house/index.js';
 import {
+  asMeasured,
   chosenFor,
   type Island,
   islandPlan,
   islandsOf,
   type Plan,
   type Settings,
+  stackIn,
 } from '../../design/index.js';
 import { compareDemands } from '../demand/compare-demands.js';
 import type { DemandView } from '../demand/demand-view.js';
@@ -56,10 +58,13 @@ export function evaluatePlan(whole: Plan, catalogue: Catalogue, islandId = ''): 
   const island = islands.find(({ id }) => id === islandId) ?? islands[0] ?? null;
   const plan = island ? islandPlan(whole, island) : { ...whole, loads: [] };
   const context = demandContextOf(plan);
-  const judged = enumerateStacks(catalogue, plan.supply.system).map((stack) => judgeStack(context, stack));
+  const known = (stack: Stack): Stack => (island ? asMeasured(plan, island.id, stack) : stack);
+  const judged = enumerateStacks(catalogue, plan.supply.system).map((stack) =>
+    judgeStack(context, known(stack)),
+  );
   // Where nothing is backed up, the stack there is.
   const parts = island ? chosenFor(plan, island) : (plan.equipment.stacks[0]?.parts ?? null);
-  const chosen = parts && assembleStack(parts, catalogue, plan.supply.system);
+  const chosen = parts && stackIn(plan, island?.id ?? '', parts, catalogue);
   const selection = selectStack(judged, chosen?.ok ? judgeStack(context, chosen.stack) : null, null);
   const chosenProblem = chosen && !chosen.ok ? chosen.problem : '';
   return {

@@ -2,6 +2,7 @@ import { derived, given, quantityText } from '../../base/index.js';
 import { dcOfAcW } from '../../electric/index.js';
 import type { Stack } from '../../equipment/index.js';
 import type { DailyGoal, DemandContext } from './demand-context.js';
+import { ratingSource } from './rating-source.js';
 import { settingFigure } from './setting-figures.js';
 import { margin, type Margin } from './margin.js';
 import type { StackEnergy } from './stack-energy.js';
@@ -58,7 +59,7 @@ export function dailyMargin(context: DemandContext, stack: Stack, energy: StackE
               label: 'Out of the battery for what goes in',
               value: roundTrip,
               unit: 'share',
-              source: { kind: 'catalogue', unit: stack.inverter.name },
+              source: ratingSource(stack, 'efficiency'),
             }),
           },
           assumptions: ['a usual day of the design season, grid present, all loads of the house'],
@@ -87,7 +88,7 @@ export function dailyMargin(context: DemandContext, stack: Stack, energy: StackE
           label: `Discharge efficiency at ${quantityText(meanW(goal), 'W')}`,
           value: efficiencyThen,
           unit: 'share',
-          source: { kind: 'catalogue', unit: stack.inverter.name },
+          source: ratingSource(stack, 'efficiency'),
         }),
       },
     }),

@@ -4,6 +4,7 @@ import type { Stack } from '../../equipment/index.js';
 import { dailyEnergyWh } from '../../house/index.js';
 import type { DemandContext } from './demand-context.js';
 import { margin, type Margin } from './margin.js';
+import { ratingSource } from './rating-source.js';
 import { requiredRuntimeFigure } from './setting-figures.js';
 import { stackRuntime, type StackEnergy } from './stack-energy.js';
 import { usableEnergyFigure } from './usable-energy-figure.js';
@@ -50,14 +51,14 @@ const runtimeWorking = (
     label: 'Discharge efficiency',
     value: stack.dischargeEfficiency,
     unit: 'share',
-    source: { kind: 'catalogue', unit: stack.inverter.name },
+    source: ratingSource(stack, 'efficiency'),
   });
   const standby = given({
     key: 'stack.standby',
     label: 'Stand-by draw',
     value: stack.standbyW,
     unit: 'W',
-    source: { kind: 'catalogue', unit: stack.inverter.name },
+    source: ratingSource(stack, 'stand-by'),
   });
   const meanLoad = derived({
     key: 'energy.meanLoad',

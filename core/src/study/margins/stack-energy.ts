@@ -23,7 +23,10 @@ export interface StackEnergy {
   readonly agedWh: number;
 }
 
-/** Usable energy of a stack: nameplate × window × state of health × temperature factor, summed over its batteries. */
+/**
+ * Usable energy of a stack: nameplate × window × state of health × temperature factor, summed over its batteries; times what it was
+ * measured to hold over that, where it was.
+ */
 export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   const depth = settings.outageDepth[stack.chemistry].value;
   const daily = settings.dailyDepth[stack.chemistry].value;
@@ -34,7 +37,7 @@ export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   for (const { unit, quantity } of stack.batteries) {
     const battery = unit.battery!;
     const health = stateOfHealth(battery.fadePerYear, settings.sizeForYear.value);
-    const aged = quantity * battery.nameplateWh * health * temperature;
+    const aged = quantity * battery.nameplateWh * health * temperature * stack.usableTimes;
     agedWh += aged;
     usableWh += aged * Math.min(depth, battery.usableShare);
     usableDailyWh += aged * Math.min(daily, battery.usableShare);
@@ -42,7 +45,7 @@ export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   return {
     outageWindow: agedWh > 0 ? usableWh / agedWh : 0,
     dailyWindow: agedWh > 0 ? usableDailyWh / agedWh : 0,
-    stateOfHealth: agedWh / (stack.nameplateWh * temperature),
+    stateOfHealth: agedWh / (stack.nameplateWh * temperature * stack.usableTimes),
     temperatureFactor: temperature,
     usableWh,
     usableDailyWh,

@@ -33,13 +33,24 @@ export function usableEnergyFigure(
     unit: 'share',
     source: { kind: 'catalogue', unit: stack.batteries[0]!.unit.name },
   });
+  const measured = stack.measured
+    ? {
+        measured: given({
+          key: 'stack.usableTimes',
+          label: 'Measured over predicted',
+          value: stack.usableTimes,
+          unit: 'factor',
+          source: { kind: 'measured' },
+        }),
+      }
+    : {};
   const years = settingFigure('sizeForYear', 'Year of life to size for', settings.sizeForYear, 'yr');
   return derived({
     key: `energy.usable.${purpose}`,
     label: outage ? 'Usable energy in an outage' : 'Usable energy day by day',
     value: outage ? energy.usableWh : energy.usableDailyWh,
     unit: 'Wh',
-    formula: '{nameplate} × {window} × {health} × {temperature}',
+    formula: `{nameplate} × {window} × {health} × {temperature}${stack.measured ? ' × {measured}' : ''}`,
     inputs: {
       nameplate: given({
         key: 'stack.nameplate',
@@ -92,6 +103,7 @@ export function usableEnergyFigure(
             ? { kind: 'common-practice' }
             : { kind: 'published', reference: 'Temperature correction of IEEE 485' },
       }),
+      ...measured,
     },
     levers: [
       'another battery or expansion pack',

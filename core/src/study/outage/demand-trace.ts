@@ -27,8 +27,8 @@ export const newDemandSum = (house: TracedHouse, window: MinuteWindow): DemandSu
 /** Works out the demand of a house for a window of minutes. */
 export function demandTrace(house: TracedHouse, window: MinuteWindow, limit: RunningLimit): DemandTrace {
   const sum = newDemandSum(house, window);
-  for (const load of house.loads) if (load.kept !== 'where-room') sum.add(load, 1);
-  return withManaged(house, sum, limit);
+  sum.fill(house.loads.filter(({ kept }) => kept !== 'where-room'));
+  return withManagedIn(house, sum, limit);
 }
 
 /**
@@ -36,14 +36,26 @@ export function demandTrace(house: TracedHouse, window: MinuteWindow, limit: Run
  * are such loads, the sum is left as it is, and the trace is one of its own.
  */
 export function withManaged(house: TracedHouse, sum: DemandSum, limit: RunningLimit): DemandTrace {
-  const { fromMinute, minutes } = sum.window;
+  if (house.loads.every(({ kept }) => kept !== 'where-room')) return withManagedIn(house, sum, limit);
+  return withManagedIn(
+    house,
+    {
+      window: sum.window,
+      demandW: sum.demandW.map((watts) => watts.slice()),
+      peakVA: sum.peakVA.map((axes) => axes.map((peaks) => peaks.slice())),
+    },
+    limit,
+  );
+}
+
+/** The same, written into the sum itself. */
+function withManagedIn(
+  house: TracedHouse,
+  { window: { fromMinute, minutes }, demandW, peakVA }: Pick<DemandSum, 'window' | 'demandW' | 'peakVA'>,
+  limit: RunningLimit,
+): DemandTrace {
   const guests = house.loads.filter(({ kept }) => kept === 'where-room');
   const noRoomW = new Float64Array(minutes);
-  if (guests.length === 0) {
-    return { fromMinute, minutes, demandW: sum.demandW, peakVA: sum.peakVA, noRoomW, managed: [] };
-  }
-  const demandW = sum.demandW.map((watts) => watts.slice());
-  const peakVA = sum.peakVA.map((axes) => axes.map((peaks) => peaks.slice()));
   const managed = guests
     .toSorted((a, b) => b.order - a.order)
     .map((load) => {

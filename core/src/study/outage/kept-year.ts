@@ -117,6 +117,10 @@ export class KeptYear {
       if (load.kept !== 'where-room')
         wanted.set(cyclesKey(load.load, load.useFactor, load.offFromStage), load);
     }
+    if (loads.size === 0) {
+      sum.fill([...wanted.values()]);
+      for (const [name, load] of wanted) loads.set(name, load);
+    }
     for (const [name, load] of loads) {
       if (wanted.has(name)) continue;
       sum.add(load, -1);

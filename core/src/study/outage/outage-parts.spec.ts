@@ -6,8 +6,9 @@ import { emptySources, type SolarArray } from '../../design/index.js';
 import { anArray, anOutageYear, steadyWeather } from '../testing/outages.js';
 import { aPlan } from '../../design/testing/plan.js';
 import { aLoad, allSeasons, arbitraryLoad, aroundTheClock } from '../../house/testing/loads.js';
+import type { Member } from '../demand/power-members.js';
 import { dayFactors } from './day-factors.js';
-import { demandTrace } from './demand-trace.js';
+import { demandTrace, newDemandSum } from './demand-trace.js';
 import { eachSpan } from './each-span.js';
 import { loadCycles } from './load-cycles.js';
 import { markOverloads } from './mark-overloads.js';
@@ -106,6 +107,41 @@ describe('demand', () => {
         expect(Math.abs(now)).toBeLessThan(1e-6 * Math.max(1, energyWh));
       }),
       { numRuns: 40 },
+    );
+  });
+
+  it('is the same whether loads are filled in at once or added one after the other, to the last digit', () => {
+    const shedAt = fc.constantFrom(null, 0.3, 0.6);
+    const members = fc.array(fc.tuple(arbitraryLoad('split-120-240'), shedAt), {
+      minLength: 1,
+      maxLength: 5,
+    });
+    const window = fc.record({
+      fromMinute: fc.integer({ min: 0, max: 524_000 }),
+      minutes: fc.integer({ min: 1, max: 3000 }),
+    });
+    fc.assert(
+      fc.property(members, window, (random, minutes) => {
+        const traced = traceHouse(
+          'split-120-240',
+          random.map(([load, at], i): Member => ({
+            load: { ...load, id: `l${i}` },
+            lane: at === null ? 'on' : 'auto',
+            shed:
+              at === null
+                ? null
+                : { device: 'relay', when: 'charge', belowCharge: at, order: 1, responseS: 0.5 },
+          })),
+          { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+        );
+        const filled = newDemandSum(traced, minutes);
+        filled.fill(traced.loads);
+        const added = newDemandSum(traced, minutes);
+        for (const load of traced.loads) added.add(load, 1);
+        expect(filled.demandW).toEqual(added.demandW);
+        expect(filled.peakVA).toEqual(added.peakVA);
+      }),
+      { numRuns: 60 },
     );
   });
 

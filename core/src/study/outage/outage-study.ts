@@ -1,6 +1,6 @@
 import type { WeatherYear } from '../../nature/index.js';
-import { assembleStack, type Catalogue, type StackPart } from '../../equipment/index.js';
-import { islandPlan, islandOf, type Plan } from '../../design/index.js';
+import { type Catalogue, type StackPart } from '../../equipment/index.js';
+import { islandPlan, islandOf, type Plan, stackIn } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
 import type { KeptYear } from './kept-year.js';
 import { minutesOfDay } from './minutes.js';
@@ -35,7 +35,7 @@ export function studyYear(
 ): OutageYear | null {
   const island = islandOf(whole, islandId);
   if (!island) return null;
-  const stack = assembleStack(parts, catalogue, whole.supply.system);
+  const stack = stackIn(whole, island.id, parts, catalogue);
   if (!stack.ok) return null;
   const own = islandPlan(whole, island);
   const plan: Plan = { ...own, outage: { ...own.outage, seed } };

@@ -1,5 +1,5 @@
-import { assembleStack, type Catalogue } from '@levamen/core/equipment';
-import { benchItems, islandOf, islandPlan } from '@levamen/core/design';
+import type { Catalogue } from '@levamen/core/equipment';
+import { benchItems, islandOf, islandPlan, stackIn } from '@levamen/core/design';
 import { demandContextOf, judgeStack } from '@levamen/core/study';
 import {
   itemEffects,
@@ -14,7 +14,7 @@ import type { BackupApi } from './backup-api';
 /** The island of a study and its stack. */
 function prepared({ plan, islandId, parts }: OutageStudy, catalogue: Catalogue) {
   const island = islandOf(plan, islandId);
-  const assembled = assembleStack(parts, catalogue, plan.supply.system);
+  const assembled = stackIn(plan, islandId, parts, catalogue);
   return island && assembled.ok ? { island, stack: assembled.stack } : null;
 }
 
@@ -33,7 +33,7 @@ const api: BackupApi = {
     const island = islandOf(plan, islandId);
     if (!island) return new Map();
     const context = demandContextOf(islandPlan(plan, island));
-    const assembled = parts && assembleStack(parts, catalogue, plan.supply.system);
+    const assembled = parts && stackIn(plan, islandId, parts, catalogue);
     const judged = assembled?.ok ? judgeStack(context, assembled.stack) : null;
     return itemEffects(context, judged, benchItems(plan, island));
   },

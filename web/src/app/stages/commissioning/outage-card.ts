@@ -9,12 +9,11 @@ import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { clockOf } from './clock-of';
 import { CommissioningState } from './commissioning-state';
+import { MeasuredCard } from './measured-card';
 import { outageStrip } from './outage-strip';
 import { StagedOutage } from './staged-outage';
 import { SystemState } from './system-state';
 
-const about = (value: number, error: number, unit: 'Wh' | 'W' | 'share' | 'h'): string =>
-  `${quantityText(value, unit)} ± ${quantityText(2 * error, unit)}`;
 const seen = ['Lights flickered', 'The router started anew', 'Clocks blink', 'Nobody noticed'] as const;
 const stateIcons = {
   done: 'pi-check',
@@ -23,12 +22,11 @@ const stateIcons = {
   later: 'pi-minus',
   late: 'pi-exclamation-triangle',
 } as const;
-const differenceWords = { capacity: 'Its capacity', 'stand-by': 'What the system itself takes' } as const;
 
 /** A staged outage: recorded second by second, played by a script, told and measured. */
 @Component({
   selector: 'lv-outage-card',
-  imports: [Button, ChartView, ChoiceField, TextField],
+  imports: [Button, ChartView, ChoiceField, MeasuredCard, TextField],
   templateUrl: './outage-card.html',
   styleUrl: './outage-card.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,48 +96,6 @@ export class OutageCard {
   protected readonly findings = computed(() =>
     this.staged.answered().map(({ step, found }) => ({ id: step.id, title: step.title, says: found.says })),
   );
-
-  protected readonly measured = computed(() => {
-    const measured = this.staged.report()?.measured;
-    const designed = this.staged.designed();
-    if (!measured || !designed) return null;
-    const { usableWh, standbyW, roundTrip } = measured;
-    return [
-      {
-        what: 'Usable energy',
-        predicted: quantityText(designed.usableWh, 'Wh'),
-        found: about(usableWh.value, usableWh.error, 'Wh'),
-      },
-      {
-        what: 'What the system itself takes',
-        predicted: quantityText(designed.standbyW, 'W'),
-        found:
-          standbyW === null
-            ? 'not told: leave nothing on for two hours'
-            : about(standbyW.value, standbyW.error, 'W'),
-      },
-      {
-        what: 'What comes back of what went in',
-        predicted: '',
-        found:
-          roundTrip === null
-            ? 'not told: record its charging too'
-            : about(roundTrip.value, roundTrip.error, 'share'),
-      },
-    ];
-  });
-  protected readonly hours = computed(() => {
-    const hours = this.staged.report()?.hours;
-    if (!hours) return null;
-    const { powerW, predictedH, measuredH, errorH, differences } = hours;
-    return {
-      says: `At ${quantityText(powerW, 'W')}, as in this outage, it lasts ${about(measuredH, errorH, 'h')}; predicted ${quantityText(predictedH, 'h')} on its first day.`,
-      differences: differences.map(({ what, hours: by }) => ({
-        what,
-        text: `${differenceWords[what]}: ${by < 0 ? '−' : '+'}${quantityText(Math.abs(by), 'h')}`,
-      })),
-    };
-  });
 
   protected begin(): void {
     const island = this.staged.island();

@@ -27,10 +27,14 @@ export class StagedOutage {
     const fed = design?.islands.filter(({ stack }) => stack !== null) ?? [];
     return (fed.find(({ island }) => island.id === outage?.islandId) ?? fed[0])?.island ?? null;
   });
+  readonly stack = computed(() => {
+    const id = this.island()?.id;
+    return this.state.design()?.islands.find((one) => one.island.id === id)?.stack ?? null;
+  });
   readonly designed = computed(() => {
     const design = this.state.design();
     const island = this.island();
-    const stack = design?.islands.find((one) => one.island.id === island?.id)?.stack;
+    const stack = this.stack();
     return design && island && stack ? designedBattery(design.plan, island, stack) : null;
   });
   readonly expects = computed(() => {

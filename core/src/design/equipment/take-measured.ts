@@ -1,0 +1,12 @@
+import type { MeasuredStack } from '../../equipment/index.js';
+import type { BackedUpHouse } from '../backup/backed-up-house.js';
+
+/** The plan with what was measured of an island's stack; null = its data sheets count again. An island without a chosen stack stays as it is. */
+export function takeMeasured<P extends Pick<BackedUpHouse, 'equipment'>>(
+  plan: P,
+  islandId: string,
+  measured: MeasuredStack | null,
+): P {
+  const stacks = plan.equipment.stacks.map((one) => (one.islandId === islandId ? { ...one, measured } : one));
+  return { ...plan, equipment: { ...plan.equipment, stacks } };
+}
