@@ -8,7 +8,7 @@ import { readReading } from './record/read-reading.js';
 import { recordRows } from './record/record-rows.js';
 import { phaseNames, type Step } from './steps/step.js';
 import { stepsOf } from './steps/steps-of.js';
-import { demosInHand } from './testing/in-hand.js';
+import { demosInHand } from './testing/demos-in-hand.js';
 
 const houses = demosInHand();
 const nothing = emptyCommissioning();

@@ -10,3 +10,4 @@ export { sunBeforeW } from './staged/sun-before.js';
 export { mainHandles } from './steps/main-handles.js';
 export { readNow } from './staged/read-now.js';
 export { houseW, type RecordedEvent, recordedEvents } from './staged/recognise-events.js';
+export { builtDemo } from './simulated/built-demo.js';

@@ -39,6 +39,37 @@ export const demoFacts: readonly Pick<Job, 'parties' | 'course'>[] = [
   },
 ];
 
+/** The house of the demo that was built. Invented. */
+export const builtFacts = {
+  id: '00000000-0000-4000-8000-0000000000b1',
+  name: 'Farmhouse on Lamp Point, built in 2023',
+  by: 'J. Marlow',
+  on: '2023-10-17',
+  recordingId: '00000000-0000-4000-8000-0000000000b2',
+  parties: {
+    client: 'Household on Lamp Point (invented)',
+    contact: '555 0163',
+    address: '1 Lamp Point Road, Gullrock Harbour',
+    utility: 'Capelight Power (invented)',
+    utilityAccount: '40-0066-8',
+    authority: 'Gullrock electrical inspection (invented)',
+    country: 'Canada',
+    region: 'North-east coast',
+    codeEdition: '',
+  },
+  course: {
+    steps: [
+      { id: 'enquiry', on: '2023-04-11', by: '', note: '' },
+      { id: 'proposed', on: '2023-05-02', by: '', note: '' },
+      { id: 'accepted', on: '2023-05-09', by: '', note: '' },
+      { id: 'permitted', on: '2023-07-20', by: '', note: '' },
+      { id: 'installed', on: '2023-10-13', by: '', note: '' },
+      { id: 'commissioned', on: '2023-10-17', by: '', note: '' },
+    ],
+    comments: [],
+  },
+} as const satisfies Pick<Job, 'course'> & Record<string, unknown>;
+
 /** What the demo company prints. Invented. */
 export const demoSheet: CompanySheet = {
   name: 'Hollow Lane Electric (invented)',

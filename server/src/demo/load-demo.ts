@@ -1,16 +1,19 @@
+import { rowOfSample, type Who } from '@levamen/core/api';
+import { builtDemo } from '@levamen/core/commissioning/details';
 import { houseZone, type Photo } from '@levamen/core/house';
 import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
 import { demoJobs, type Job, withDemoDesigns } from '@levamen/core/job';
 import { demoBook, demoItems } from '@levamen/core/offer';
-import type { Who } from '@levamen/core/api';
 import type { DataSource } from 'typeorm';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
+import { RecordingEntity } from '../devices/device-entities.js';
+import { RecordingStore } from '../devices/recording-store.js';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { packChannel } from '../readings/pack-channel.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
-import { demoFacts, demoSheet } from './demo-facts.js';
+import { builtFacts, demoFacts, demoSheet } from './demo-facts.js';
 import { JobEntity, WorkspaceEntity } from '../store/entities.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 
@@ -41,6 +44,39 @@ export async function loadDemo(source: DataSource): Promise<void> {
       );
     }
   }
+  await addBuilt(source, equipment);
+}
+
+/** The first house again, as it was built and put into service three years ago: with the record of that, and its staged outage. */
+async function addBuilt(
+  source: DataSource,
+  equipment: { workspaceId: string; revision: number },
+): Promise<void> {
+  const { id, name, on, by, recordingId, parties, course } = builtFacts;
+  if (await source.manager.existsBy(JobEntity, { id })) return;
+  const { record, samples } = builtDemo({ by, on, host: '127.0.0.1', recordingId });
+  const { job } = demoJobs[0]!;
+  const built = {
+    ...job,
+    name,
+    parties,
+    course,
+    commissioning: record,
+    equipmentList: { ...equipment, kept: [] },
+  };
+  await new JobStore(source, defaultWorkspaceId).create(built, who, 'job created', { id });
+  const beganAt = new Date(`${on}T18:00:00Z`);
+  await source.manager.save(RecordingEntity, {
+    id: recordingId,
+    workspaceId: defaultWorkspaceId,
+    jobId: id,
+    name: 'Staged outage 1',
+    system: record.system!,
+    beganAt,
+    endedAt: new Date(beganAt.getTime() + samples.at(-1)!.second * 1000),
+    ...who,
+  });
+  await new RecordingStore(source, defaultWorkspaceId).add(recordingId, samples.map(rowOfSample));
 }
 
 /** The first wall of a job gets a photo, made up by the program. */

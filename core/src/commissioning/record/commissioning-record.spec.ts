@@ -15,7 +15,7 @@ import {
 } from '../../house/index.js';
 import { standOfSteps } from '../judge/stand-of-steps.js';
 import { stepsOf } from '../steps/steps-of.js';
-import { demosInHand } from '../testing/in-hand.js';
+import { demosInHand } from '../testing/demos-in-hand.js';
 import { commissioningRecord } from './commissioning-record.js';
 import { nextVisit } from './next-visit.js';
 import { commissioningJsonSchema } from './record-json-schema.js';

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { demoPlans, usualGenerator } from '../../design/index.js';
 import { type SimulatedFault, simulatedFaultNames } from '../../simulator/index.js';
-import { type Answered, commission } from '../testing/commission.js';
-import { type BuiltHouse, builtHouse, randomBuilt } from '../testing/random-built.js';
+import { type Answered, commission } from '../simulated/commission.js';
+import { type BuiltHouse, builtHouse } from '../simulated/built-house.js';
+import { randomBuilt } from '../testing/random-built.js';
 
 /** All faults in each of fifty houses where LEVAMEN_PROVE is set, else a slice of them. */
 const isLong = process.env['LEVAMEN_PROVE'] !== undefined;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { hiddenTruth } from '../../simulator/index.js';
-import { type BuiltHouse, randomBuilt } from '../testing/random-built.js';
-import { sampleOfHouse } from '../testing/sample-of-house.js';
+import type { BuiltHouse } from '../simulated/built-house.js';
+import { randomBuilt } from '../testing/random-built.js';
+import { sampleOfHouse } from '../simulated/sample-of-house.js';
 import { type MeasuredBattery, measuredBattery } from './measured-battery.js';
 import type { OutageSample } from './outage-sample.js';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptyCommissioning } from '../../house/index.js';
 import { judgeStep } from '../judge/judge-step.js';
-import { demosInHand } from '../testing/in-hand.js';
+import { demosInHand } from '../testing/demos-in-hand.js';
 import type { Step } from './step.js';
 import { stepsOf } from './steps-of.js';
 

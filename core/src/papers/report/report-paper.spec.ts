@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptyCommissioning, sayOfStep } from '../../house/index.js';
 import { stepsOf } from '../../commissioning/index.js';
-import { demosInHand } from '../../commissioning/testing/in-hand.js';
+import { demosInHand } from '../../commissioning/testing/demos-in-hand.js';
 import { paperParts } from '../document/paper-request.schema.js';
 import { textsOf } from '../testing/papers.js';
 import { reportPaper } from './report-paper.js';

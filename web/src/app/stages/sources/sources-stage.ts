@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { nameList, quantityText } from '@levamen/core/base';
 import { assumedRatings, type StackPart } from '@levamen/core/equipment';
-import { chooseFor, chosenFor } from '@levamen/core/design';
+import { chooseFor, chosenFor, takeMeasured } from '@levamen/core/design';
 import type { JudgedStack, Margin } from '@levamen/core/study';
 import { Button } from 'primeng/button';
 import { EvaluationService } from '../../data/evaluation';
@@ -97,6 +97,14 @@ export class SourcesStage {
     const island = this.evaluations.island();
     return plan && island ? chosenFor(plan, island) : null;
   });
+  /** What was measured of it and counts instead of its data sheets; '' = nothing. */
+  protected readonly measured = computed(() => {
+    const measured = this.evaluation()?.selected?.stack.measured;
+    if (!measured) return '';
+    const { usableTimes, standbyW, at } = measured;
+    const takes = standbyW === null ? '' : `, takes ${quantityText(standbyW, 'W')} itself`;
+    return `Measured in a staged outage: holds ${quantityText(usableTimes, 'share')} of what its data sheets say${takes} (taken in on ${at.slice(0, 10)}).`;
+  });
   protected readonly parts = computed(() => this.chosen() ?? this.evaluation()?.selected?.stack.parts ?? []);
   protected readonly start = computed(() => {
     const margin = this.evaluation()?.margins.find(({ key }) => key === 'starting');
@@ -124,6 +132,11 @@ export class SourcesStage {
 
   protected showSmaller({ target }: Event): void {
     this.allSmaller.set((target as HTMLDetailsElement).open);
+  }
+
+  protected byDataSheets(): void {
+    const island = this.evaluations.island();
+    if (island) this.session.edit('by data sheets again', (plan) => takeMeasured(plan, island.id, null));
   }
 
   protected backToSuggestion(): void {

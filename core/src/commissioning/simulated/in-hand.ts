@@ -1,5 +1,5 @@
 import { assembleStack, builtInCatalogue } from '../../equipment/index.js';
-import { chosenFor, demoPlans, type Island, islandsOf, type Plan } from '../../design/index.js';
+import { chosenFor, type Island, islandsOf, type Plan } from '../../design/index.js';
 import { wireDesign } from '../../wiring/index.js';
 import type { DesignInHand } from '../steps/design-in-hand.js';
 
@@ -16,6 +16,3 @@ export function inHand(plan: Plan): DesignInHand {
     islands: islandsOf(plan).map((island) => ({ island, stack: stackOf(island) })),
   };
 }
-
-/** The demo houses, each with the units its demo has chosen. */
-export const demosInHand = (): readonly DesignInHand[] => demoPlans.map(({ plan }) => inHand(plan));

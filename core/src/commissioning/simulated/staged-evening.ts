@@ -1,0 +1,31 @@
+import type { SimulatedHouse } from '../../simulator/index.js';
+import type { OutageSample } from '../staged/outage-sample.js';
+import { sampleOfHouse } from './sample-of-house.js';
+
+/** Before the grid goes, s. */
+const beforeS = 120;
+/** Off the grid until well after dark, then charged again, h. */
+const awayH = 9;
+const chargedH = 3;
+/** Around what is switched each second counts, else every so many, s. */
+const closelyS = 90;
+const seldomS = 10;
+
+/** Records a staged outage of a simulated house that begins in the afternoon and ends after dark; loads stay as they are. */
+export function stagedEvening(house: SimulatedHouse): OutageSample[] {
+  const samples: OutageSample[] = [];
+  const record = (seconds: number, everyS: number): void => {
+    for (let passed = 0; passed < seconds; passed += everyS) {
+      house.advance(everyS);
+      samples.push(sampleOfHouse(house.now()));
+    }
+  };
+  record(beforeS, 1);
+  house.switchGrid(false);
+  record(closelyS, 1);
+  record(awayH * 3600 - closelyS, seldomS);
+  house.switchGrid(true);
+  record(closelyS, 1);
+  record(chargedH * 3600 - closelyS, seldomS);
+  return samples;
+}
