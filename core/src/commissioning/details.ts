@@ -4,6 +4,7 @@ export type { Found } from './staged/found.js';
 export type { OutageSample, SystemNow } from './staged/outage-sample.js';
 export { measuredStack } from './staged/measured-stack.js';
 export { designedBattery } from './staged/designed-battery.js';
+export { clockText, eventText, hoursTexts, measuredRows } from './staged/outage-texts.js';
 export { outageScript } from './staged/outage-script.js';
 export { stagedOutageReport } from './staged/staged-outage-report.js';
 export { sunBeforeW } from './staged/sun-before.js';

@@ -8,6 +8,7 @@ import { partsPaper } from './material/parts-paper.js';
 import { packet } from './packet/packet.js';
 import { type LayOut, packetOf } from './packet/packet-of.js';
 import { proposal } from './proposal/proposal.js';
+import type { RecordedOutage } from './report/recorded-outage.js';
 import { reportPaper } from './report/report-paper.js';
 import type { DesignStudy, PaperSources } from './study/design-study.js';
 import { cardWords } from './words/card-words.js';
@@ -18,6 +19,8 @@ import { signsOf } from '../wiring/index.js';
 /** What a paper is composed from. */
 export interface ComposeFrom extends PaperSources {
   readonly company: CompanySheet;
+  /** Of the staged outages of the job. */
+  readonly recordings: readonly RecordedOutage[];
   /** The day it is made, "2026-11-28". */
   readonly day: string;
   readonly layOut: LayOut;
@@ -95,7 +98,7 @@ function titleOf(kind: PaperKind, { language }: InLanguage): string {
 
 async function partsOfPaper(
   { kind, sheet }: PaperRequest,
-  { company, day, items, job, layOut, book }: ComposeFrom,
+  { company, day, items, job, layOut, book, recordings }: ComposeFrom,
   studies: readonly DesignStudy[],
   written: InLanguage,
 ): Promise<{ readonly parts: readonly PaperPart[]; readonly missing: readonly Missing[] }> {
@@ -112,6 +115,6 @@ async function partsOfPaper(
     case 'card':
       return outageCard(study, company, written);
     case 'report':
-      return reportPaper(study);
+      return reportPaper(study, recordings);
   }
 }

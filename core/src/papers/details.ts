@@ -5,3 +5,4 @@ export { groupNames } from './material/parts-paper.js';
 export { signShapes, signSvg } from './labels/sign-svg.js';
 export { type DesignStudy, type PaperSources, studyDesign } from './study/design-study.js';
 export { inLanguage } from './words/in-language.js';
+export type { RecordedOutage } from './report/recorded-outage.js';

@@ -1,11 +1,14 @@
+import { sampleOfRow } from '@levamen/core/api';
 import { itemsFor } from '@levamen/core/design';
 import { type Job, planOf, readJob } from '@levamen/core/job';
 import { packIdFor, packNames } from '@levamen/core/rules';
 import { revisionLetter } from '@levamen/core/papers';
+import type { RecordedOutage } from '@levamen/core/papers/details';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { checkLogo } from '../company/check-logo.js';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
+import { RecordingStore } from '../devices/recording-store.js';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
 import { WeatherStore } from '../weather/weather-store.js';
@@ -78,6 +81,8 @@ export class PaperWork {
       if (!job.designs.some((design) => design.id === id))
         throw new CannotMake('A design that was chosen is not in the job any more. Choose again.');
     const gathered = await this.gather(job, workspaceId);
+    const reports = asked.request.kind === 'report' || asked.format === 'zip';
+    const recordings = reports ? await this.recordingsOf(order.jobId, job, workspaceId) : [];
     const plan = planOf(job, asked.request.designIds[0]!);
     const rulePack = packNames[packIdFor(plan)].edition;
     const equipmentRevision = job.equipmentList.revision;
@@ -86,6 +91,7 @@ export class PaperWork {
       format: asked.format,
       job,
       ...gathered,
+      recordings,
       day: new Date().toISOString().slice(0, 10),
       jobRevision: asked.jobRevision,
     };
@@ -142,6 +148,19 @@ export class PaperWork {
     } finally {
       clearInterval(look);
     }
+  }
+
+  /** What was recorded of the staged outages that its record names. */
+  private async recordingsOf(jobId: string, job: Job, workspaceId: string): Promise<RecordedOutage[]> {
+    const store = new RecordingStore(this.source, workspaceId);
+    const named = new Set(job.commissioning.outages.map(({ id }) => id));
+    const recordings: RecordedOutage[] = [];
+    for (const { id, name, beganAt } of await store.list(jobId)) {
+      if (!named.has(id)) continue;
+      const samples = (await store.rows(id, -1)).map(sampleOfRow);
+      recordings.push({ id, name, beganAt, samples });
+    }
+    return recordings;
   }
 
   /** Everything beside the job that its papers are made from. */

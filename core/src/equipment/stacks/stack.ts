@@ -21,8 +21,8 @@ export interface Stack {
   readonly nameplateWh: number;
   /** Usable energy over what nameplate and windows say: 1 unless it was measured. */
   readonly usableTimes: number;
-  /** What was measured of it and is part of its figures; null = they are those of its data sheets. */
-  readonly measured: MeasuredStack | null;
+  /** What was measured of it and is part of its figures, and how it is without that; null = they are those of its data sheets. */
+  readonly measured: { readonly values: MeasuredStack; readonly bySheets: Stack } | null;
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */
   readonly batteryPowerW: number;
   /** The same for some seconds. */

@@ -1,12 +1,12 @@
 import type { MeasuredStack } from './measured.schema.js';
 import type { Stack } from './stack.js';
 
-/** A stack with what was measured of it in the place of what its data sheets say. */
+/** A stack, as its data sheets say it is, with what was measured of it in their place. */
 export function withMeasured(stack: Stack, measured: MeasuredStack): Stack {
   const { usableTimes, standbyW, dischargeTimes, chargeTimes } = measured;
   return {
     ...stack,
-    measured,
+    measured: { values: measured, bySheets: stack },
     standbyW: standbyW ?? stack.standbyW,
     dischargeEfficiency: stack.dischargeEfficiency / dischargeTimes,
     losses: {
@@ -14,6 +14,6 @@ export function withMeasured(stack: Stack, measured: MeasuredStack): Stack {
       lossPerW: (1 + stack.losses.lossPerW) * dischargeTimes - 1,
     },
     chargeEfficiency: stack.chargeEfficiency * chargeTimes,
-    usableTimes: stack.usableTimes * usableTimes,
+    usableTimes,
   };
 }

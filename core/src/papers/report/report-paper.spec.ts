@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptyCommissioning, sayOfStep } from '../../house/index.js';
 import { stepsOf } from '../../commissioning/index.js';
+import { builtDemo } from '../../commissioning/details.js';
 import { demosInHand } from '../../commissioning/testing/demos-in-hand.js';
 import { paperParts } from '../document/paper-request.schema.js';
 import { textsOf } from '../testing/papers.js';
@@ -31,7 +32,7 @@ const commissioning = {
 };
 
 describe('the report of commissioning', () => {
-  const { parts, missing } = reportPaper({ ...farm!, plan: { ...farm!.plan, commissioning } });
+  const { parts, missing } = reportPaper({ ...farm!, plan: { ...farm!.plan, commissioning } }, []);
   const words = textsOf(parts.flatMap(({ blocks }) => blocks)).map((text) => text.replaceAll('\u202f', ' '));
 
   it('has the parts it offers, and a row for every step', () => {
@@ -65,5 +66,35 @@ describe('the report of commissioning', () => {
         [1, 2],
       ]),
     ).toContain('<path d="M10 20 L30 40"/><path d="M1 2"/>');
+  });
+});
+
+describe('a staged outage in the report', () => {
+  const recordingId = '3f2504e0-4f89-41d3-9a0c-0305e82c3301';
+  const { record, samples } = builtDemo({ by: 'Ada', on: '2023-10-17', host: '127.0.0.1', recordingId });
+  const built = { ...farm!, plan: { ...farm!.plan, commissioning: record } };
+  const recording = {
+    id: recordingId,
+    name: 'Staged outage 1',
+    beganAt: '2023-10-17T18:00:00.000Z',
+    samples,
+  };
+  const blocksOf = (recordings: Parameters<typeof reportPaper>[1]) =>
+    reportPaper(built, recordings).parts.find(({ id }) => id === 'outage')!.blocks;
+
+  it('tells what happened, what was seen and what was measured, with a picture', () => {
+    const blocks = blocksOf([recording]);
+    const words = textsOf(blocks);
+    expect(words).toContain('The grid is gone');
+    expect(words).toContain('Seen: Lights flickered');
+    expect(words.indexOf('Seen: Lights flickered')).toBeGreaterThan(words.indexOf('The grid is gone'));
+    expect(words).toContain('Usable energy');
+    const picture = blocks.find((block) => block.kind === 'mark');
+    expect(picture?.kind === 'mark' && picture.svg).not.toMatch(/NaN|undefined|Infinity/);
+  });
+
+  it('is left out where its recording is gone', () => {
+    expect(blocksOf([])).toEqual([]);
+    expect(blocksOf([{ ...recording, samples: samples.slice(0, 1) }])).toEqual([]);
   });
 });

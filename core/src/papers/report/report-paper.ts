@@ -12,6 +12,8 @@ import {
 import { quantityText } from '../../base/index.js';
 import type { Commissioning, Signature } from '../../house/index.js';
 import type { Block, Missing, PaperPart, TableCell } from '../document/paper.js';
+import { outageBlocks } from './outage-blocks.js';
+import type { RecordedOutage } from './recorded-outage.js';
 import { signatureSvg } from './signature-svg.js';
 
 const verdictWords: Readonly<Record<StandingStep['verdict'], string>> = {
@@ -26,8 +28,15 @@ const sideWords: Readonly<Record<Signature['id'], string>> = {
 /** A signature stands so wide on paper, mm. */
 const signatureMm = 70;
 
-/** The report of commissioning: every step with what was predicted and found, what is left to do, and who took it over. */
-export function reportPaper(design: DesignInHand): {
+/**
+ * The report of commissioning: every step with what was predicted and found, staged outages, what is left to do, and who took it over.
+ *
+ * @param recordings of its staged outages
+ */
+export function reportPaper(
+  design: DesignInHand,
+  recordings: readonly RecordedOutage[],
+): {
   readonly parts: readonly PaperPart[];
   readonly missing: readonly Missing[];
 } {
@@ -49,6 +58,7 @@ export function reportPaper(design: DesignInHand): {
         id: 'steps',
         blocks: phaseNames.flatMap((phase) => phaseBlocks(phase, steps, record)),
       },
+      { id: 'outage', blocks: outageBlocks(design, recordings) },
       { id: 'left', blocks: leftBlocks(record) },
       { id: 'signed', blocks: signedBlocks(record) },
     ],

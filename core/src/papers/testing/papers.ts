@@ -45,6 +45,7 @@ export function sourcesOf(job: Job, company: CompanySheet = aCompany): ComposeFr
   return {
     ...sources,
     company,
+    recordings: [],
     day: '2026-11-28',
     layOut: async (plan) => fromElk(plan, await layouts.layout(toElk(plan))),
     study: (designId) => {

@@ -58,11 +58,12 @@ function studyOf(sources: PaperSources, designId: string, weatherId: string | nu
 }
 
 function sourcesOf(task: PaperTask, tell: (progress: PaperProgress) => void): ComposeFrom {
-  const { job, items, book, weather, company, day } = task;
+  const { job, items, book, weather, company, day, recordings } = task;
   const sources: PaperSources = { job, items, book, weather: weather && weatherYearOf(weather) };
   return {
     ...sources,
     company,
+    recordings,
     day,
     layOut: async (plan) => fromElk(plan, await (layouts ??= new Elk()).layout(toElk(plan))),
     study: (designId) => studyOf(sources, designId, weather?.id ?? null),

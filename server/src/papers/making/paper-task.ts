@@ -4,6 +4,7 @@ import type { Job } from '@levamen/core/job';
 import type { PriceBook } from '@levamen/core/offer';
 import type { OrderFormat } from '@levamen/core/api';
 import type { CompanySheet, Paper, PaperRequest } from '@levamen/core/papers';
+import type { RecordedOutage } from '@levamen/core/papers/details';
 import type { Stamp } from '../pdf/paper-pdf.js';
 
 /** Everything a paper is made from, as it is sent to the worker that makes it. */
@@ -15,6 +16,7 @@ export interface PaperTask {
   readonly book: PriceBook | null;
   readonly weather: WeatherHours | null;
   readonly company: CompanySheet;
+  readonly recordings: readonly RecordedOutage[];
   /** The mark, as a data URL; null = none. */
   readonly logo: string | null;
   /** "2026-11-28". */

@@ -24,6 +24,7 @@ function sourcesOf(job: Job): ComposeFrom {
   return {
     ...sources,
     company,
+    recordings: [],
     day: '2026-11-28',
     layOut: async (plan) => fromElk(plan, await new Elk().layout(toElk(plan))),
     study: (id) => (known ??= studyDesign(sources, id)),

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { quantityText } from '@levamen/core/base';
-import { measuredStack } from '@levamen/core/commissioning/details';
+import { hoursTexts, measuredRows, measuredStack } from '@levamen/core/commissioning/details';
 import { chooseFor, settingsOf, takeMeasured } from '@levamen/core/design';
 import { measuredStackSchema } from '@levamen/core/equipment';
 import type { SeasonOutlook } from '@levamen/core/study';
@@ -14,9 +14,6 @@ import { reachedText } from '../../ui/outlook-texts';
 import { StagedOutage } from './staged-outage';
 import { SystemState } from './system-state';
 
-const about = (value: number, error: number, unit: 'Wh' | 'W' | 'share' | 'h'): string =>
-  `${quantityText(value, unit)} ± ${quantityText(2 * error, unit)}`;
-const differenceWords = { capacity: 'Its capacity', 'stand-by': 'What the system itself takes' } as const;
 /** Answers that are typed follow one another. */
 const settleMs = 400;
 
@@ -39,43 +36,11 @@ export class MeasuredCard {
   protected readonly rows = computed(() => {
     const measured = this.measured();
     const designed = this.staged.designed();
-    if (!measured || !designed) return [];
-    const { usableWh, standbyW, roundTrip } = measured;
-    return [
-      {
-        what: 'Usable energy',
-        predicted: quantityText(designed.usableWh, 'Wh'),
-        found: about(usableWh.value, usableWh.error, 'Wh'),
-      },
-      {
-        what: 'What the system itself takes',
-        predicted: quantityText(designed.standbyW, 'W'),
-        found:
-          standbyW === null
-            ? 'not told: leave nothing on for two hours'
-            : about(standbyW.value, standbyW.error, 'W'),
-      },
-      {
-        what: 'What comes back of what went in',
-        predicted: '',
-        found:
-          roundTrip === null
-            ? 'not told: record its charging too'
-            : about(roundTrip.value, roundTrip.error, 'share'),
-      },
-    ];
+    return measured && designed ? measuredRows(measured, designed) : [];
   });
   protected readonly hours = computed(() => {
     const hours = this.staged.report()?.hours;
-    if (!hours) return null;
-    const { powerW, predictedH, measuredH, errorH, differences } = hours;
-    return {
-      says: `At ${quantityText(powerW, 'W')}, as in this outage, it lasts ${about(measuredH, errorH, 'h')}; predicted ${quantityText(predictedH, 'h')} on its first day.`,
-      differences: differences.map(({ what, hours: by }) => ({
-        what,
-        text: `${differenceWords[what]}: ${by < 0 ? '−' : '+'}${quantityText(Math.abs(by), 'h')}`,
-      })),
-    };
+    return hours ? hoursTexts(hours) : null;
   });
 
   /** The outage is over: what it measured changes no more. */

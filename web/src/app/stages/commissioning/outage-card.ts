@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { nameSchema, quantityText } from '@levamen/core/base';
-import { recordedEvents } from '@levamen/core/commissioning/details';
+import { nameSchema } from '@levamen/core/base';
+import { clockText, eventText } from '@levamen/core/commissioning/details';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
 import { chartInk } from '../../ui/chart-ink';
 import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
-import { clockOf } from './clock-of';
 import { CommissioningState } from './commissioning-state';
 import { MeasuredCard } from './measured-card';
 import { outageStrip } from './outage-strip';
@@ -57,7 +56,7 @@ export class OutageCard {
     this.staged.script().map((line) => ({
       ...line,
       icon: stateIcons[line.state],
-      clock: line.second === null ? '' : clockOf(line.second),
+      clock: line.second === null ? '' : clockText(line.second),
     })),
   );
 
@@ -76,10 +75,10 @@ export class OutageCard {
   );
   /** What happened and what people said, in the order of time. */
   protected readonly told = computed(() => {
-    const events = (this.staged.report()?.events ?? []).map(({ second, kind, amount }, place) => ({
-      id: `${place}-${kind}`,
-      second,
-      text: `${recordedEvents[kind]}${amount === null ? '' : ` (${quantityText(amount, kind === 'silent' ? 's' : 'W')})`}`,
+    const events = (this.staged.report()?.events ?? []).map((event, place) => ({
+      id: `${place}-${event.kind}`,
+      second: event.second,
+      text: eventText(event),
       isSaid: false,
     }));
     const marks = (this.outage()?.marks ?? []).map(({ id, second, text }) => ({
@@ -90,7 +89,7 @@ export class OutageCard {
     }));
     return [...events, ...marks]
       .toSorted((a, b) => a.second - b.second)
-      .map((one) => ({ ...one, clock: clockOf(one.second) }));
+      .map((one) => ({ ...one, clock: clockText(one.second) }));
   });
 
   protected readonly findings = computed(() =>

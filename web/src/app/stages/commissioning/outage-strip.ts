@@ -1,8 +1,7 @@
 import type { OutageSample, RecordedEvent } from '@levamen/core/commissioning/details';
-import { houseW, recordedEvents } from '@levamen/core/commissioning/details';
+import { clockText, houseW, recordedEvents } from '@levamen/core/commissioning/details';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, type ChartInk, pointerText, powerLabel } from '../../ui/chart-ink';
-import { clockOf } from './clock-of';
 
 /** More points than this are not seen. */
 const mostPoints = 900;
@@ -83,7 +82,7 @@ export function outageStrip(
       axisLabel: {
         ...axisText(ink),
         show: place === grids.length - 1,
-        formatter: (second: number) => clockOf(second),
+        formatter: (second: number) => clockText(second),
       },
       axisLine: { lineStyle: { color: ink.soft } },
       splitLine: { show: false },

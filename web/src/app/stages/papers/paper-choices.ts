@@ -103,7 +103,7 @@ export class PaperChoices {
   }));
   protected readonly household = computed(() => forHousehold(this.state.kind()));
   protected readonly parts = computed(() =>
-    this.state.parts().map(({ id, isIn }) => ({ id, isIn, name: partWords[id] ?? id })),
+    this.state.parts().map(({ id, isIn }) => ({ id, isIn, name: partWords[id] })),
   );
   protected readonly designs = computed(() => {
     const chosen = this.state.designIds();

@@ -1,4 +1,4 @@
-import type { Language, PaperKind } from '@levamen/core/papers';
+import type { Language, PaperKind, paperParts } from '@levamen/core/papers';
 
 export const kindWords: Readonly<Record<PaperKind, { readonly name: string; readonly says: string }>> = {
   proposal: {
@@ -34,7 +34,7 @@ export const languageWords: Readonly<Record<Language, string>> = {
 export const forHousehold = (kind: PaperKind): boolean => kind === 'proposal' || kind === 'card';
 
 /** Parts of papers, as they are chosen. */
-export const partWords: Readonly<Record<string, string>> = {
+export const partWords: Readonly<Record<(typeof paperParts)[PaperKind][number], string>> = {
   wishes: 'What was asked for',
   designs: 'Designs side by side',
   seasons: 'Hours by season',
@@ -69,6 +69,7 @@ export const partWords: Readonly<Record<string, string>> = {
   emergency: 'Emergency',
   summary: 'What was put into service',
   steps: 'Steps and readings',
+  outage: 'Staged outages',
   left: 'Left to do',
   signed: 'Signatures',
 };

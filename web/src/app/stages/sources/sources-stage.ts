@@ -99,7 +99,7 @@ export class SourcesStage {
   });
   /** What was measured of it and counts instead of its data sheets; '' = nothing. */
   protected readonly measured = computed(() => {
-    const measured = this.evaluation()?.selected?.stack.measured;
+    const measured = this.evaluation()?.selected?.stack.measured?.values;
     if (!measured) return '';
     const { usableTimes, standbyW, at } = measured;
     const takes = standbyW === null ? '' : `, takes ${quantityText(standbyW, 'W')} itself`;
