@@ -14,6 +14,7 @@ import {
 import { times, writeDown } from './testing/proof.js';
 import { goodPassword } from './testing/someone.js';
 import { openTestApp, type TestApp } from './testing/test-app.js';
+import { aTrainingRun } from './testing/training-run.js';
 import { photo } from './testing/photo.js';
 import { asFetched, type Send, type Valid, validRequests } from './testing/valid-requests.js';
 
@@ -108,6 +109,8 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
   { method: 'GET', path: '/api/schema/job.json' },
   { method: 'GET', path: '/api/schema/commissioning.json' },
   { method: 'POST', path: '/api/drawings/pdf', body: { name: 'Sheet', drawing: {} } },
+  { method: 'GET', path: '/api/training-runs' },
+  { method: 'POST', path: '/api/training-runs', body: aTrainingRun },
   { method: 'GET', path: '/api/device-networks' },
   { method: 'PUT', path: '/api/device-networks', body: { networks: ['10.9.8.0/24'] } },
   { method: 'POST', path: `/api/jobs/${jobId}/system/find`, body: notAllowed },

@@ -169,3 +169,11 @@ export {
   systemRequestSchema,
 } from './devices-api.schema.js';
 export { recordingColumns, type RecordingRow, rowOfSample, sampleOfRow } from './recording-rows.js';
+export {
+  type KeptTrainingRun,
+  mostTrainingRuns,
+  type NewTrainingRun,
+  newTrainingRunSchema,
+  trainingRunSchema,
+  trainingRunsSchema,
+} from './training-api.schema.js';

@@ -12,3 +12,18 @@ export { mainHandles } from './steps/main-handles.js';
 export { readNow } from './staged/read-now.js';
 export { houseW, type RecordedEvent, recordedEvents } from './staged/recognise-events.js';
 export { builtDemo } from './simulated/built-demo.js';
+export {
+  nothingToMakeSafe,
+  type TrainingAnswer,
+  type TrainingResult,
+  trainingResult,
+  waysToMakeSafe,
+} from './training/training-result.js';
+export {
+  type Suspect,
+  suspects,
+  type TrainedStep,
+  type TrainingHouse,
+  TrainingRun,
+  trainingStart,
+} from './training/training-run.js';

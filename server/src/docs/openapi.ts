@@ -34,6 +34,7 @@ import {
 import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
 import { devicePaths, deviceSchemas } from './device-paths.js';
+import { trainingPaths, trainingSchemas } from './training-paths.js';
 import { papersPaths, papersSchemas } from './papers-paths.js';
 import { peoplePaths, peopleSchemas } from './people-paths.js';
 
@@ -70,6 +71,7 @@ const schemas = {
   SavedWeatherList: savedWeatherListSchema,
   WeatherHours: weatherHoursSchema,
   ...deviceSchemas,
+  ...trainingSchemas,
   ...peopleSchemas,
   ...papersSchemas,
 } as const;
@@ -123,6 +125,7 @@ export function openApiDocument(): object {
     },
     paths: {
       ...devicePaths({ answer, problem, body }),
+      ...trainingPaths({ answer, problem, body }),
       ...peoplePaths({ answer, problem, body }),
       ...papersPaths({ answer, problem, body }),
       '/api/health': {

@@ -19,6 +19,8 @@ const rights: readonly Right[] = [
   { methods: ['PUT'], path: /^\/device-networks$/, least: 'owner' },
   // Whoever commissions asks the devices, and records them.
   { methods: null, path: /^\/jobs\/[^/]+\/system(\/|$)/, least: 'surveyor' },
+  // Everybody trains, and keeps how it went.
+  { methods: ['POST'], path: /^\/training-runs$/, least: 'viewer' },
   { methods: ['GET'], path: /^\/storage$/, least: 'designer' },
   // They compute something of what was sent, and keep nothing.
   { methods: ['POST'], path: /^\/(tables|drawings|papers)(\/|$)/, least: 'viewer' },

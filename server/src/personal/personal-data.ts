@@ -51,6 +51,9 @@ export class PersonalDataStore {
          UNION ALL
          SELECT q.began_at, 'recording "' || q.name || '"', q.device, j.name FROM recording q JOIN job j ON j.id = q.job_id
            WHERE q.workspace_id = $1 AND q.account_id = $2
+         UNION ALL
+         SELECT t.at, 'training on "' || (t.result ->> 'house') || '"', t.device, NULL FROM training_run t
+           WHERE t.workspace_id = $1 AND t.account_id = $2
          ORDER BY at`,
         both,
       ),

@@ -5,6 +5,7 @@ import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { goodPassword, Someone } from '../testing/someone.js';
 import { openTestApp, type TestApp } from '../testing/test-app.js';
+import { aTrainingRun } from '../testing/training-run.js';
 import { forgetOld } from './keep-house.js';
 
 let test: TestApp;
@@ -64,6 +65,7 @@ beforeAll(async () => {
     .expect(201);
   const recording = (begun.body as { id: string }).id;
   await ben.send('post', `/api/jobs/${jobId}/system/recordings/${recording}/end`, {}).expect(204);
+  await ben.send('post', '/api/training-runs', aTrainingRun).expect(201);
 });
 afterAll(async () => {
   await owner.end();
@@ -75,7 +77,7 @@ describe('what is kept of a person', () => {
     const own = personalDataSchema.parse((await ben.get('/api/session/data').expect(200)).body);
     expect(own).toMatchObject({ name: 'Benbow', email: 'benbow@example.org', role: 'designer' });
     expect(own.did.map(({ what }) => what)).toEqual(
-      expect.arrayContaining(['joined', 'revision 2', 'recording "Outage"']),
+      expect.arrayContaining(['joined', 'revision 2', 'recording "Outage"', 'training on "House"']),
     );
     const asked = personalDataSchema.parse((await ada.get(`/api/people/${benId}/data`).expect(200)).body);
     expect(asked.did.length).toBe(own.did.length);

@@ -11,6 +11,7 @@ import { People1798700000000 } from './migrations/8-people.js';
 import { PersonalData1798800000000 } from './migrations/9-personal-data.js';
 import { Papers1799400000000 } from './migrations/10-papers.js';
 import { Devices1800000000000 } from './migrations/11-devices.js';
+import { Training1810000000000 } from './migrations/12-training.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -25,6 +26,7 @@ export const migrations = [
   PersonalData1798800000000,
   Papers1799400000000,
   Devices1800000000000,
+  Training1810000000000,
 ] as const;
 
 interface Options {

@@ -28,6 +28,7 @@ import {
   SessionEntity,
   SignInFailureEntity,
 } from '../people/people-entities.js';
+import { TrainingEntity } from '../training/training-entity.js';
 import { WeatherEntity } from '../weather/weather-entity.js';
 import { accountStamp, moment, workspaceColumn } from './columns.js';
 
@@ -158,6 +159,7 @@ export const entities = [
   PaperOrderEntity,
   ClientLinkEntity,
   AcceptanceEntity,
+  TrainingEntity,
   RecordingEntity,
   RecordingChunkEntity,
   AccountEntity,

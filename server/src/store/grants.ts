@@ -24,6 +24,7 @@ const grants = {
   acceptance: 'SELECT, INSERT',
   recording: 'SELECT, INSERT, UPDATE',
   recording_chunk: 'SELECT, INSERT',
+  training_run: 'SELECT, INSERT',
   account: 'SELECT, INSERT, UPDATE',
   membership: 'SELECT, INSERT, UPDATE, DELETE',
   invitation: 'SELECT, INSERT, UPDATE, DELETE',

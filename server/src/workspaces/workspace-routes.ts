@@ -24,6 +24,8 @@ import { companySheetRoutes } from '../company/company-sheet-routes.js';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
 import { companyRulesRoutes } from '../rules/company-rules-routes.js';
 import { CompanyRulesStore } from '../rules/company-rules-store.js';
+import { trainingRoutes } from '../training/training-routes.js';
+import { TrainingStore } from '../training/training-store.js';
 import { weatherRoutes } from '../weather/weather-routes.js';
 import { WeatherStore } from '../weather/weather-store.js';
 
@@ -88,6 +90,7 @@ export function workspaceRoutes({
   router.get('/storage', async (_request, response) => {
     response.json(await store.storage());
   });
+  router.use('/training-runs', trainingRoutes(new TrainingStore(source, workspaceId)));
   router.use('/log', logRoutes(source, workspaceId));
   router.use('/people', peopleRoutes({ source, workspaceId, people, sessions, post }));
   router.use('/weather', weatherRoutes(new WeatherStore(source, workspaceId)));

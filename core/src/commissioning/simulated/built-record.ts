@@ -6,10 +6,11 @@ import type { OutageSample } from '../staged/outage-sample.js';
 import { stagedOutageReport } from '../staged/staged-outage-report.js';
 import { expectationOf } from '../staged/expectation.js';
 import type { DesignInHand } from '../steps/design-in-hand.js';
-import type { Measure, Step } from '../steps/step.js';
+import type { Step } from '../steps/step.js';
 import { stepsOf } from '../steps/steps-of.js';
 import { commission } from './commission.js';
 import { stagedEvening } from './staged-evening.js';
+import { usualReading } from './usual-reading.js';
 
 /** Who put it into service, when, and where its outage is kept. */
 export interface BuiltBy {
@@ -30,16 +31,6 @@ const insulationTester = 'insulation';
 /** Minutes of the day at which the steps of a record begin, and how long each takes. */
 const fromMin = 8 * 60;
 const eachMin = 4;
-
-/** A reading as somebody would have it where everything is in order. */
-function usualReading({ predicted, least, most }: Measure): number {
-  const bounded = (value: number): number => Math.min(most ?? value, Math.max(least ?? value, value));
-  const usual =
-    predicted?.value ??
-    (least !== null && most !== null ? (least + most) / 2 : least === null ? (most ?? 1) * 0.4 : least * 300);
-  const rounded = Number(usual.toPrecision(3));
-  return bounded(rounded) === rounded ? rounded : usual;
-}
 
 /**
  * How a simulated house that was built without a fault was put into service: what its devices answer is read from them, the rest is
