@@ -192,3 +192,65 @@ test('the devices of a system are found and read into steps, and a staged outage
     simulated.end();
   }
 });
+
+test('what a staged outage measured is taken into the design in one step, and taken back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Farmhouse on Lamp Point, built in 2023', exact: true }).click();
+  await page.getByRole('link', { name: /Commissioning/ }).click();
+  await expect(page.locator('[data-commissioned]')).toContainText(', 0 off, 0 open.', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'System and staged outage' }).click();
+  const measured = page.locator('[data-measured]');
+  await expect(measured.getByRole('row', { name: /^Usable energy/ })).toContainText('±', { timeout: 30_000 });
+  const runtime = measured.getByRole('row', { name: /^Runtime, 28 h are asked for/ });
+  await expect(runtime).toBeVisible({ timeout: 60_000 });
+  const [predicted, found] = await runtime.getByRole('cell').allTextContents();
+  expect(found).not.toBe(predicted);
+  const margin = page.locator('[data-margin=runtime]');
+  await expect(margin).toContainText(predicted!.trim());
+
+  // The margin comes to what was said of it, and back.
+  await page.getByRole('button', { name: 'Take what was measured into the design' }).click();
+  await expect(page.getByText('The design counts with what this outage measured')).toBeVisible();
+  await expect(margin).toContainText(found!.trim(), { timeout: 60_000 });
+  await passesAxe(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(margin).toContainText(predicted!.trim(), { timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Take what was measured into the design' })).toBeVisible();
+});
+
+test('a training run: steps of a house with a hidden fault are done, it is named, and told how that went', async ({
+  page,
+}) => {
+  await copyOfTheFarm(page, 'Trained on', 'commissioning');
+  await expect(page.locator('[data-commissioned]')).toContainText('of', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Training' }).click();
+  await page.getByLabel('Number of a run').fill('12');
+  await page.getByLabel('Number of a run').press('Enter');
+  await page.getByRole('button', { name: 'Begin a run' }).click();
+  const says = page.locator('[data-training]');
+  await expect(says).toContainText('Run 12: 0 steps done', { timeout: 30_000 });
+  const steps = page.getByRole('navigation', { name: 'Steps of the run' });
+  await page.getByRole('button', { name: 'Do it' }).click();
+  await expect(says).toContainText('one step done');
+  await steps.getByText('Staged outage').click();
+  await steps.getByRole('button', { name: /^Island, L1-N/ }).click();
+  await page.getByRole('button', { name: 'Stage the outage' }).click();
+  await page.getByRole('button', { name: 'Do it' }).click();
+  await expect(page.locator('[data-found]')).toContainText('V');
+  await passesAxe(page);
+
+  await expect(page.getByRole('button', { name: 'That is it' })).toBeDisabled();
+  await page.getByLabel('What is wrong with it').click();
+  await page.getByRole('option', { name: 'No neutral is formed on the island' }).click();
+  await page.getByLabel('What is made safe first').click();
+  await page.getByRole('option', { name: /^Switch the inverter off at once/ }).click();
+  await page.getByRole('button', { name: 'That is it' }).click();
+  const told = page.locator('[data-told-training]');
+  await expect(told).toContainText('No neutral is formed on the island: named right.');
+  await expect(told).toContainText('What is made safe first: right.');
+  await expect(told).toContainText(/\d+ of \d+ dead tests were not done/);
+  await expect(told).toContainText('It shows at “Island, L2-N');
+  await expect(page.locator('[data-runs]').getByRole('row', { name: /Trained on, run 12/ })).toBeVisible();
+});

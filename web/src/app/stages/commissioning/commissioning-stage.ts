@@ -15,6 +15,7 @@ import { StagedOutage } from './staged-outage';
 import { StepList } from './step-list';
 import { SystemCard } from './system-card';
 import { SystemState } from './system-state';
+import { TrainingCard } from './training-card';
 
 /** The design is put into service, step by step: each reading beside what the design predicts. */
 @Component({
@@ -29,6 +30,7 @@ import { SystemState } from './system-state';
     StepCard,
     StepList,
     SystemCard,
+    TrainingCard,
   ],
   providers: [CommissioningState, SystemState, StagedOutage],
   templateUrl: './commissioning-stage.html',
@@ -42,8 +44,9 @@ export class CommissioningStage {
   protected readonly parts = [
     { value: 'steps', label: 'Steps' },
     { value: 'system', label: 'System and staged outage' },
+    { value: 'training', label: 'Training' },
   ] as const;
-  protected readonly part = signal<'steps' | 'system'>('steps');
+  protected readonly part = signal<'steps' | 'system' | 'training'>('steps');
 
   protected readonly says = computed(() => {
     const stand = this.state.stand();
