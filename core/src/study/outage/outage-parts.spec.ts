@@ -243,6 +243,50 @@ describe('overloads', () => {
   });
 });
 
+describe('overloads of later stages', () => {
+  it('are sought only where those of the stage before were found, beside loads that run where there is room too', () => {
+    const lanes = fc.constantFrom('on', 'where-room', 'by-charge');
+    const members = fc.array(fc.tuple(arbitraryLoad('split-120-240'), lanes), { minLength: 2, maxLength: 7 });
+    const axes = (['whole', 'L1', 'L2'] as const).map((part) => ({
+      part,
+      levels: [
+        { aboveVA: 1500, heldS: 30 },
+        { aboveVA: 2600, heldS: 0 },
+      ],
+    }));
+    fc.assert(
+      fc.property(members, (random) => {
+        const traced = traceHouse(
+          'split-120-240',
+          random.map(([load, lane], i): Member => ({
+            load: { ...load, id: `l${i}` },
+            lane: lane === 'on' ? 'on' : 'auto',
+            shed:
+              lane === 'on'
+                ? null
+                : {
+                    device: 'relay',
+                    when: lane === 'by-charge' ? 'charge' : 'power',
+                    belowCharge: 0.5,
+                    order: i,
+                    responseS: 0.5,
+                  },
+          })),
+          { seed: 1, latitudeDeg: 40, factors, household: 'usual', handsOn: false },
+        );
+        const trace = demandTrace(traced, { fromMinute: 0, minutes: 1440 }, { wholeVA: 3000, legVA: 2000 });
+        const everywhere = trace.peakVA.map(() => new Uint8Array(1440).fill(1));
+        const isMarked = (marks: readonly Uint8Array[]) =>
+          marks.map((of) => of.map((mark) => (mark > 0 ? 1 : 0)));
+        expect(isMarked(overloadMinutes(traced, trace, axes))).toEqual(
+          isMarked(overloadMinutes(traced, trace, axes, everywhere)),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
 describe('overloads while some circuits are shed', () => {
   it('are those of a house without them', () => {
     const axes = (['whole', 'L1', 'L2'] as const).map((part) => ({

@@ -27,8 +27,8 @@ export function overloadMinutes(
     const running = new Uint8Array(trace.minutes);
     const loads = house.loads.filter(({ offFromStage }) => offFromStage > stage);
     const over = new Uint8Array(trace.minutes);
-    // What is shed overloads nothing, unless its room lets another load on.
-    const only = within ? within[stage]! : trace.managed.length === 0 ? stageBefore : null;
+    // What is shed overloads nothing; what runs where there is room runs in every stage alike.
+    const only = within ? within[stage]! : stageBefore;
     // Marks as they are found, those too that are taken away again below.
     const found = new Uint8Array(trace.minutes);
     stageBefore = found;
@@ -36,13 +36,11 @@ export function overloadMinutes(
       // The battery's watts are never more than the volt-amperes of the whole.
       const peak = peaks[part === 'battery' ? 0 : axis]!;
       const limitVA = levels[0]!.aboveVA + slackVA;
-      if (only === null) {
-        for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
-        return;
-      }
-      for (let m = nextMark(only, 0); m >= 0; m = nextMark(only, m + 1)) {
-        if (peak[m]! > limitVA) over[m] = 1;
-      }
+      if (only === null) markAbove(peak, limitVA, over);
+      else
+        for (let m = nextMark(only, 0); m >= 0; m = nextMark(only, m + 1)) {
+          if (peak[m]! > limitVA) over[m] = 1;
+        }
     });
     const stretches = stretchesOf(over, longestMin, only !== null);
     const steps = stepsOfStretches(loads, trace, stretches);
@@ -67,6 +65,11 @@ export function overloadMinutes(
     });
     return marks;
   });
+}
+
+/** In a function of its own, so that the engine keeps its few values at hand: every minute of a year comes by. */
+function markAbove(peak: Float64Array, limitVA: number, over: Uint8Array): void {
+  for (let m = 0; m < peak.length; m += 1) if (peak[m]! > limitVA) over[m] = 1;
 }
 
 /** The next marked minute from one on; -1 where there is none. */
