@@ -2,7 +2,7 @@ import { rowOfSample, type Who } from '@levamen/core/api';
 import { builtDemo } from '@levamen/core/commissioning/details';
 import { houseZone, type Photo } from '@levamen/core/house';
 import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
-import { demoJobs, type Job, withDemoDesigns } from '@levamen/core/job';
+import { demoJobs, type Job, withDemoDesigns, withPlan } from '@levamen/core/job';
 import { demoBook, demoItems } from '@levamen/core/offer';
 import type { DataSource } from 'typeorm';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
@@ -54,11 +54,9 @@ async function addBuilt(
 ): Promise<void> {
   const { id, name, on, by, recordingId, parties, course } = builtFacts;
   if (await source.manager.existsBy(JobEntity, { id })) return;
-  const { record, samples } = builtDemo({ by, on, host: '127.0.0.1', recordingId });
-  const { job } = demoJobs[0]!;
+  const { plan, record, samples } = builtDemo({ by, on, host: '127.0.0.1', recordingId });
   const built = {
-    ...job,
-    name,
+    ...withPlan({ ...demoJobs[0]!.job, name }, plan),
     parties,
     course,
     commissioning: record,
