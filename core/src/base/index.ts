@@ -22,6 +22,7 @@ export { sameBut } from './same-but.js';
 export { sameValue } from './same-value.js';
 export { listedFile, type ReadListed, readListedFile } from './listed-file.js';
 export { nameList } from './name-list.js';
+export { normalShare } from './normal-share.js';
 export { placeWord, type PlaceWord, placeWords } from './place-word.js';
 export { type ParsedQuantity, parseQuantity, type UnitFactors } from './parse-quantity.js';
 export type { PublishedTable } from './published-table.js';

@@ -3,7 +3,7 @@ import { clearSkyWPerM2, splitGlobal } from '../sun/sky.js';
 import { sunPosition } from '../sun/sun-position.js';
 import { clearnessAt, clearnessSpread } from './clearness-distribution.js';
 import type { Climate } from './climates.js';
-import { seededNormal, seededRandom } from '../../base/index.js';
+import { normalShare, seededNormal, seededRandom } from '../../base/index.js';
 import { hoursOfYear, midHourMs, monthDays, monthOf, type WeatherYear } from './weather-year.js';
 
 /** Correlation of one day's clearness with the day before, as a normal score: Graham, Hollands and Huget (1988), recalled. */
@@ -11,17 +11,6 @@ const clearnessMemory = 0.29;
 /** The same for the temperature of a day (common practice, no source), and how far days stray from the month's mean, °C. */
 const temperatureMemory = 0.7;
 const temperatureStrayC = 3.5;
-
-/** Share of a normal distribution below a score: Abramowitz and Stegun 7.1.26 (recalled), good to 10⁻⁷. */
-function normalShare(score: number): number {
-  const x = Math.abs(score) / Math.SQRT2;
-  const t = 1 / (1 + 0.3275911 * x);
-  const tail =
-    t *
-    (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) *
-    Math.exp(-x * x);
-  return score >= 0 ? 1 - tail / 2 : tail / 2;
-}
 
 /** A day's value between the middles of the months, so that there is no step from one to the next. */
 function monthlyAt(values: readonly number[], day: number): number {

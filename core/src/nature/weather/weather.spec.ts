@@ -28,6 +28,13 @@ describe('the spread of daily clearness', () => {
       expect(Math.abs(sum / 1000 - mean), String(mean)).toBeLessThan(0.02);
     }
   });
+  // Duffie and Beckman, section 2.9 (recalled), worked by hand for a mean of 0.4.
+  it('has a highest day and a slope as published', () => {
+    const { highest, gamma } = clearnessSpread(0.4);
+    expect(highest).toBeCloseTo(0.73542, 4);
+    expect(gamma).toBeCloseTo(0.1821, 3);
+  });
+
   it('rises from the darkest day to the clearest', () => {
     const spread = clearnessSpread(0.45);
     expect(clearnessAt(0, spread)).toBeCloseTo(0.05, 9);
