@@ -6,9 +6,10 @@ import {
   type StackPart,
   withMeasured,
 } from '../../equipment/index.js';
-import type { BackedUpHouse } from '../backup/backed-up-house.js';
+import type { SurveyedHouse } from '../../house/index.js';
+import type { Equipment } from './equipment.schema.js';
 
-type Equipped = Pick<BackedUpHouse, 'equipment' | 'supply'>;
+type Equipped = Pick<SurveyedHouse, 'supply'> & { readonly equipment: Equipment };
 
 const textOf = (parts: readonly StackPart[]): string =>
   parts

@@ -1,8 +1,8 @@
 import type { MeasuredStack } from '../../equipment/index.js';
-import type { BackedUpHouse } from '../backup/backed-up-house.js';
+import type { Equipment } from './equipment.schema.js';
 
 /** The plan with what was measured of an island's stack; null = its data sheets count again. An island without a chosen stack stays as it is. */
-export function takeMeasured<P extends Pick<BackedUpHouse, 'equipment'>>(
+export function takeMeasured<P extends { readonly equipment: Equipment }>(
   plan: P,
   islandId: string,
   measured: MeasuredStack | null,
