@@ -1,3 +1,4 @@
+import { normalShare } from '../../base/index.js';
 import type { OutsideGroup } from '../../base/testing/outside.js';
 import {
   arrayPower,
@@ -8,8 +9,9 @@ import {
 } from '../sun/array-power.js';
 import { extraterrestrialDayWhPerM2, extraterrestrialWPerM2 } from '../sun/extraterrestrial.js';
 import { cosIncidence } from '../sun/incidence.js';
-import { erbsDiffuseShare } from '../sun/sky.js';
-import { sunPosition } from '../sun/sun-position.js';
+import { clearSkyWPerM2, erbsDiffuseShare } from '../sun/sky.js';
+import { refractionDeg, standardPressureHPa, sunPosition } from '../sun/sun-position.js';
+import { clearnessSpread } from '../weather/clearness-distribution.js';
 
 const where = 'nature/testing/outside-sun.ts';
 const degree = Math.PI / 180;
@@ -271,5 +273,108 @@ export const outsideSun: readonly OutsideGroup[] = [
           }).dcW,
       },
     ],
+  },
+  {
+    title: 'Refraction of the air at 1010 hPa and 10 °C',
+    kind: 'example',
+    source: 'Meeus, Astronomical Algorithms, example 16.a, and the usual table of almanacs (recalled)',
+    where,
+    unit: 'minutes of arc',
+    values: (
+      [
+        ['true altitude 33.478′', 33.478 / 60, 24.618, 0.06],
+        ['true altitude 10°', 10, 5.3, 0.15],
+        ['true altitude 45°', 45, 1, 0.03],
+      ] as const
+    ).map(([what, elevationDeg, expected, within]) => ({
+      what,
+      expected,
+      within,
+      measure: () => 60 * refractionDeg(elevationDeg, 1010, 10),
+    })),
+  },
+  {
+    title: 'Pressure of the standard atmosphere',
+    kind: 'example',
+    source: 'ISO 2533, table (recalled)',
+    where,
+    unit: 'hPa',
+    values: (
+      [
+        [0, 1013.25],
+        [1000, 898.76],
+        [3000, 701.08],
+        [5000, 540.2],
+      ] as const
+    ).map(([altitudeM, expected]) => ({
+      what: `${altitudeM} m`,
+      expected,
+      within: 0.25,
+      measure: () => standardPressureHPa(altitudeM),
+    })),
+  },
+  {
+    title: 'Light under a clear sky by Haurwitz',
+    kind: 'example',
+    source: 'test values of a general solar library for the same model (recalled)',
+    where,
+    unit: 'W/m²',
+    values: (
+      [
+        [5, 48.6298687941956],
+        [10, 135.741748091813],
+        [30, 487.894132885425],
+        [50, 778.766689344363],
+        [90, 1035.0920325345],
+      ] as const
+    ).map(([elevationDeg, expected]) => ({
+      what: `elevation ${elevationDeg}°`,
+      expected,
+      within: 1e-6,
+      measure: () => clearSkyWPerM2(90 - elevationDeg),
+    })),
+  },
+  {
+    title: 'Spread of daily clearness in a month of mean 0.4',
+    kind: 'example',
+    source: 'Duffie and Beckman, section 2.9 (recalled), worked by hand',
+    where,
+    unit: 'as said',
+    values: [
+      {
+        what: 'clearness of the clearest day',
+        expected: 0.73542,
+        within: 2e-5,
+        measure: () => clearnessSpread(0.4).highest,
+      },
+      {
+        what: 'slope γ of the distribution',
+        expected: 0.1821,
+        within: 2e-4,
+        measure: () => clearnessSpread(0.4).gamma,
+      },
+    ],
+  },
+  {
+    title: 'Share of a normal distribution below a score',
+    kind: 'example',
+    source: 'Abramowitz and Stegun, table 26.1 (recalled)',
+    where,
+    unit: 'share',
+    values: (
+      [
+        [0, 0.5],
+        [0.5, 0.6914624613],
+        [1, 0.8413447461],
+        [1.96, 0.9750021049],
+        [-2.5, 0.0062096653],
+        [3, 0.998650102],
+      ] as const
+    ).map(([score, expected]) => ({
+      what: `score ${score}`,
+      expected,
+      within: 2e-7,
+      measure: () => normalShare(score),
+    })),
   },
 ];

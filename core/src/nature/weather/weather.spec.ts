@@ -28,13 +28,6 @@ describe('the spread of daily clearness', () => {
       expect(Math.abs(sum / 1000 - mean), String(mean)).toBeLessThan(0.02);
     }
   });
-  // Duffie and Beckman, section 2.9 (recalled), worked by hand for a mean of 0.4.
-  it('has a highest day and a slope as published', () => {
-    const { highest, gamma } = clearnessSpread(0.4);
-    expect(highest).toBeCloseTo(0.73542, 4);
-    expect(gamma).toBeCloseTo(0.1821, 3);
-  });
-
   it('rises from the darkest day to the clearest', () => {
     const spread = clearnessSpread(0.45);
     expect(clearnessAt(0, spread)).toBeCloseTo(0.05, 9);
@@ -147,6 +140,34 @@ const yearOf = (read: ReturnType<typeof readEpw>): WeatherYear => {
   return read.year;
 };
 
+describe('a place that cannot be', () => {
+  const at = (latitude: string, longitude: string, zone: string, altitude = '12.0') => ({
+    epw: readEpw(
+      epw((lines) => {
+        lines[0] = `LOCATION,Invented Harbour,-,-,made up,000000,${latitude},${longitude},${zone},${altitude}`;
+      }),
+    ),
+    tmy3: readTmy3(
+      tmy3((lines) => {
+        lines[0] = `000000,"INVENTED HARBOUR",XX,${zone},${latitude},${longitude},${altitude}`;
+      }),
+    ),
+  });
+  it.each([
+    ['90.5', '0', '0'],
+    ['0', '-180.5', '0'],
+    ['0', '0', '14.2'],
+  ])('is refused: %s, %s, zone %s', (latitude, longitude, zone) => {
+    const { epw: one, tmy3: other } = at(latitude, longitude, zone);
+    expect([one.ok, other.ok]).toEqual([false, false]);
+  });
+  it('lies at the edge, or at a height nobody knows', () => {
+    const edge = at('-90', '180', '14', '9999.9');
+    expect([edge.epw.ok, edge.tmy3.ok]).toEqual([true, true]);
+    expect(yearOf(edge.epw).altitudeM).toBe(0);
+  });
+});
+
 describe('weather files', () => {
   it('are read alike in both formats', () => {
     const one = yearOf(readEpw(epw()));
@@ -226,6 +247,15 @@ describe('an EPW file written by the program', () => {
       expect(Math.abs(globalWPerM2[hour]! - year.globalWPerM2[hour]!)).toBeLessThanOrEqual(0.5);
       expect(Math.abs(temperatureC[hour]! - year.temperatureC[hour]!)).toBeLessThanOrEqual(0.051);
     }
+  });
+  it('marks what nobody measured as the data dictionary of the format says (recalled)', () => {
+    const lines = writeEpw(year).split('\r\n');
+    const first = lines.find((line) => line.startsWith('2001,1,1,1,'))!.split(',');
+    expect(first).toHaveLength(35);
+    const dewPointTo = ['99.9', '999', '999999', '9999', '9999', '9999'];
+    const lightTo = ['999999', '999999', '999999', '9999', '999', '999', '99', '99', '9999', '99999'];
+    const weatherTo = ['9', '999999999', '999', '0.999', '999', '99', '999', '999', '99'];
+    expect([...first.slice(7, 13), ...first.slice(16)]).toEqual([...dewPointTo, ...lightTo, ...weatherTo]);
   });
   it('is told from other files by its first line', () => {
     const other = readWeatherFile('Name,Value\n1,2\n');
