@@ -163,6 +163,17 @@ test('the devices of a system are found and read into steps, and a staged outage
     await expect(told).toContainText('The house is fed from the island');
     await outage.getByRole('button', { name: 'Lights flickered' }).click();
     await expect(told).toContainText('Lights flickered');
+
+    // A second window follows the same recording, and what is said in one is seen in the other.
+    const other = await page.context().newPage();
+    await other.goto(page.url());
+    await other.getByRole('button', { name: 'System and staged outage' }).click();
+    const theirs = other.getByRole('region', { name: 'Staged outage' });
+    await expect(theirs.locator('[data-told]')).toContainText('Lights flickered', { timeout: 40_000 });
+    await expect(theirs.getByRole('button', { name: 'End the recording' })).toBeVisible();
+    await theirs.getByRole('button', { name: 'Clocks blink' }).click();
+    await expect(told).toContainText('Clocks blink', { timeout: 40_000 });
+    await other.close();
     await expect(told).toContainText('Solar feeds the island', { timeout: 30_000 });
     await passesAxe(page);
     await simulated.switches({ grid: true });
