@@ -90,8 +90,11 @@ test('circuits are named that are off while the generator runs, and that an arra
   await page.getByRole('button', { name: 'Conditions' }).click();
   const choose = async (within: Locator, field: string, option: RegExp): Promise<void> => {
     // As the keyboard opens it.
-    await within.getByRole('combobox', { name: field }).press('ArrowDown');
-    await page.getByRole('option', { name: option }).click();
+    // What is worked out meanwhile may close it: then it is opened again.
+    await expect(async () => {
+      await within.getByRole('combobox', { name: field }).press('ArrowDown');
+      await page.getByRole('option', { name: option }).click({ timeout: 5000 });
+    }).toPass({ timeout: 60_000 });
     await page.keyboard.press('Escape');
     await expect(page.getByRole('listbox')).toHaveCount(0);
   };
