@@ -115,7 +115,7 @@ describe('the running program', () => {
     const ports = { LEVAMEN_GATEWAY_HTTP: String(gateway), LEVAMEN_GATEWAY_MODBUS: String(await freePort()) };
     const first = ended(levamen.launch(['demo'], ports));
     await until(() => levamen.healthy());
-    expect(await levamen.api('jobs')).toMatchObject({ total: 2 });
+    expect(await levamen.api('jobs')).toMatchObject({ total: 3 });
     expect(await levamen.api('health')).toMatchObject({ jobs: 'demo' });
     const page = await fetch(`${levamen.url}/jobs`);
     expect([page.status, page.headers.get('content-type')]).toEqual([200, 'text/html; charset=utf-8']);

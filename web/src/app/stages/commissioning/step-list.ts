@@ -39,44 +39,8 @@ import { StepVerdictMark } from './step-verdict';
       </details>
     }
   `,
+  styleUrl: './step-rows.css',
   styles: `
-    summary {
-      display: flex;
-      justify-content: space-between;
-      gap: 0.5rem;
-      padding: 0.4rem 0.2rem;
-      font-weight: 600;
-      cursor: pointer;
-    }
-    ol {
-      margin: 0;
-      padding: 0;
-      list-style: none;
-    }
-    button {
-      display: flex;
-      align-items: baseline;
-      gap: 0.45rem;
-      width: 100%;
-      min-height: 2.1rem;
-      padding: 0.3rem 0.4rem;
-      border: 0;
-      border-inline-start: 3px solid transparent;
-      background: none;
-      text-align: start;
-      cursor: pointer;
-    }
-    button:hover {
-      background: var(--accent-wash);
-    }
-    button[aria-current] {
-      border-inline-start-color: var(--accent);
-      background: var(--accent-wash);
-    }
-    .title {
-      flex: 1;
-      min-width: 0;
-    }
     .waits {
       color: var(--ink-soft);
     }

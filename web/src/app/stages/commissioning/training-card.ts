@@ -37,7 +37,7 @@ const rightText = (isRight: boolean): string => (isRight ? 'right' : 'not right'
   imports: [AmountField, Button, ChoiceField],
   providers: [TrainingState],
   templateUrl: './training-card.html',
-  styleUrl: './training-card.css',
+  styleUrls: ['./step-rows.css', './training-card.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TrainingCard {
