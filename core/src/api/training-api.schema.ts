@@ -33,5 +33,5 @@ export const trainingRunSchema = newTrainingRunSchema.extend({
 export type KeptTrainingRun = z.infer<typeof trainingRunSchema>;
 /** The last ones, newest first. */
 export const trainingRunsSchema = z.array(trainingRunSchema);
-/** So many are kept of a person. */
+/** So many are told at most. */
 export const mostTrainingRuns = 200;

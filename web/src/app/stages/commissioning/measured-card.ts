@@ -60,12 +60,13 @@ export class MeasuredCard {
       const found = measuredStack(measured, designed, crypto.randomUUID(), new Date(0).toISOString());
       const study = { ...asked, islandId: island.id, parts };
       return {
+        asked,
         bare: { ...study, plan: bare },
         found: { ...study, plan: takeMeasured(bare, island.id, found) },
         text: JSON.stringify([found.usableTimes, found.standbyW, found.dischargeTimes, found.chargeTimes]),
       };
     },
-    { equal: (a, b) => a?.text === b?.text && a?.bare.plan.brief === b?.bare.plan.brief },
+    { equal: (a, b) => a?.text === b?.text && a?.asked === b?.asked },
   );
   protected readonly mayCompare = computed(() => this.compared() !== null);
   private readonly outlooks = toSignal(
