@@ -283,6 +283,17 @@ describe('a recording', () => {
     await test.agent.post(`/api/jobs/${jobId}/system/recordings/${id}/end`).send({}).expect(204);
   });
 
+  it('is one at a time, though several begin one in the same moment', async () => {
+    const { address } = await gateway();
+    const jobId = await made();
+    const begin = (name: string) =>
+      test.agent.post(`/api/jobs/${jobId}/system/recordings`).send({ name, system: address });
+    const answers = await Promise.all(['one', 'two', 'three', 'four', 'five'].map(begin));
+    expect(answers.map(({ status }) => status).toSorted()).toEqual([201, 409, 409, 409, 409]);
+    const { id } = answers.find(({ status }) => status === 201)!.body as { id: string };
+    await test.agent.post(`/api/jobs/${jobId}/system/recordings/${id}/end`).send({}).expect(204);
+  });
+
   it('goes with its job', async () => {
     const { address } = await gateway();
     const jobId = await made();

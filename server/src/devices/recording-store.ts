@@ -6,7 +6,7 @@ import {
   type Who,
 } from '@levamen/core/api';
 import type { SystemAddress } from '@levamen/core/house';
-import { IsNull, type DataSource } from 'typeorm';
+import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { RecordingChunkEntity, RecordingEntity, type RecordingEntityRow } from './device-entities.js';
 import { packSamples, unpackSamples } from './pack-samples.js';
@@ -38,10 +38,13 @@ export class RecordingStore {
   }
 
   /** The recording of a job that goes on; one that was forgotten ends here. */
-  async running(jobId: string): Promise<RecordingEntityRow | null> {
-    const row = await this.source.manager.findOneBy(RecordingEntity, { jobId, endedAt: IsNull() });
+  async running(
+    jobId: string,
+    manager: EntityManager = this.source.manager,
+  ): Promise<RecordingEntityRow | null> {
+    const row = await manager.findOneBy(RecordingEntity, { jobId, endedAt: IsNull() });
     if (!row || Date.now() - row.beganAt.getTime() < longestRecordingS * 1000) return row;
-    await this.end(row.id);
+    await this.end(row.id, manager);
     return null;
   }
 
@@ -49,31 +52,28 @@ export class RecordingStore {
     return this.source.manager.findOneBy(RecordingEntity, { jobId, id });
   }
 
-  /** Begins one; a job has one at a time. */
+  /** Begins one; a job has one at a time, whoever else begins one in the same moment. */
   async begin(jobId: string, name: string, system: SystemAddress, who: Who): Promise<RecordingEntityRow> {
-    if (await this.running(jobId))
-      throw new HttpProblem(
-        409,
-        'It goes on',
-        'A recording of this job goes on: end it before another begins.',
-      );
-    if ((await this.source.manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
-      throw new HttpProblem(
-        409,
-        'Too many',
-        `A job has at most ${mostRecordings} recordings. Go on in a copy of it.`,
-      );
-    return this.source.manager.save(RecordingEntity, {
-      workspaceId: this.workspaceId,
-      jobId,
-      name,
-      system,
-      ...who,
+    return this.source.transaction(async (manager) => {
+      await manager.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
+      if (await this.running(jobId, manager))
+        throw new HttpProblem(
+          409,
+          'It goes on',
+          'A recording of this job goes on: end it before another begins.',
+        );
+      if ((await manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
+        throw new HttpProblem(
+          409,
+          'Too many',
+          `A job has at most ${mostRecordings} recordings. Go on in a copy of it.`,
+        );
+      return manager.save(RecordingEntity, { workspaceId: this.workspaceId, jobId, name, system, ...who });
     });
   }
 
-  async end(id: string): Promise<void> {
-    await this.source.manager.update(RecordingEntity, { id, endedAt: IsNull() }, { endedAt: new Date() });
+  async end(id: string, manager: EntityManager = this.source.manager): Promise<void> {
+    await manager.update(RecordingEntity, { id, endedAt: IsNull() }, { endedAt: new Date() });
   }
 
   /** Adds some seconds, in their order. */
