@@ -275,6 +275,22 @@ export const outsideSun: readonly OutsideGroup[] = [
     ],
   },
   {
+    title: 'Apparent declination of the sun on 13 October 1992, 0 h terrestrial time',
+    kind: 'example',
+    source: 'Meeus, Astronomical Algorithms, example 25.a (recalled)',
+    where,
+    unit: '°',
+    values: [
+      {
+        what: 'declination',
+        expected: -7.78507,
+        within: 1e-5,
+        // Universal time was behind terrestrial time by 60.9 s, as the program has it.
+        measure: () => sunPosition(Date.UTC(1992, 9, 13) - 60_900, at(0), vacuum).declinationDeg,
+      },
+    ],
+  },
+  {
     title: 'Refraction of the air at 1010 hPa and 10 °C',
     kind: 'example',
     source: 'Meeus, Astronomical Algorithms, example 16.a, and the usual table of almanacs (recalled)',
