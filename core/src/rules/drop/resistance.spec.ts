@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AmericanSize } from '../../electric/index.js';
+import { areaByGauge } from '../testing/area-by-gauge.js';
 import { dcResistance } from './resistance.js';
-
-/** Area by the definition of the American wire gauge (ASTM B258): 5 mil at No. 36, 460 mil at 4/0, 39 equal steps between; kcmil as named. */
-function circularMils(size: AmericanSize): number {
-  if (size.endsWith('kcmil')) return 1000 * Number.parseFloat(size);
-  const [name] = size.split(' ') as [string];
-  const gauge = name.endsWith('/0') ? 1 - Number.parseInt(name, 10) : Number(name);
-  return (5 * 92 ** ((36 - gauge) / 39)) ** 2;
-}
 
 /**
  * Ω·cmil/ft at 75 °C of stranded conductors: annealed copper of 100 % IACS has 10.371 at 20 °C and rises by 0.393 % a °C, aluminium of
@@ -19,7 +12,7 @@ const resistivity = [10.371 * (1 + 0.00393 * 55) * 1.02, 17.002 * (1 + 0.00403 *
 describe('direct-current resistance of American sizes', () => {
   it.each(Object.keys(dcResistance.values) as AmericanSize[])('of %s is resistivity over area', (size) => {
     dcResistance.values[size].forEach((ohmFor1000Ft, material) => {
-      const ratio = (ohmFor1000Ft * circularMils(size)) / 1000 / resistivity[material]!;
+      const ratio = (ohmFor1000Ft * areaByGauge(size)) / 1000 / resistivity[material]!;
       expect(Math.abs(ratio - 1)).toBeLessThan(0.009);
     });
   });
