@@ -174,6 +174,7 @@ export {
   mostTrainingRuns,
   type NewTrainingRun,
   newTrainingRunSchema,
+  trainingLines,
   trainingRunSchema,
   trainingRunsSchema,
 } from './training-api.schema.js';

@@ -1,10 +1,13 @@
 import * as z from 'zod';
 import { countSchema, lineSchema, nameSchema } from '../base/index.js';
-import { suspects, type Suspect } from '../commissioning/details.js';
+import { suspects, type Suspect } from '../commissioning/index.js';
 
 const suspectNames = Object.keys(suspects) as [Suspect, ...Suspect[]];
 const suspect = () => z.enum(suspectNames, { error: 'Name one of the faults' });
-const lines = () => z.array(lineSchema(400)).max(400, 'At most 400 lines');
+/** What is told of a run: so many lines of such a length at most. */
+export const trainingLines = { most: 400, longest: 400 } as const;
+const lines = () =>
+  z.array(lineSchema(trainingLines.longest)).max(trainingLines.most, `At most ${trainingLines.most} lines`);
 
 /** How a training run went, as whoever trained sends it. */
 export const newTrainingRunSchema = z.strictObject({

@@ -4,7 +4,8 @@ export type { Found } from './staged/found.js';
 export type { OutageSample, SystemNow } from './staged/outage-sample.js';
 export { measuredStack } from './staged/measured-stack.js';
 export { designedBattery } from './staged/designed-battery.js';
-export { clockText, eventText, hoursTexts, measuredRows } from './staged/outage-texts.js';
+export { clockText, hoursTexts, measuredRows, toldInOrder } from './staged/outage-texts.js';
+export { thinned } from './staged/thinned.js';
 export { outageScript } from './staged/outage-script.js';
 export { stagedOutageReport } from './staged/staged-outage-report.js';
 export { sunBeforeW } from './staged/sun-before.js';
@@ -19,11 +20,4 @@ export {
   trainingResult,
   waysToMakeSafe,
 } from './training/training-result.js';
-export {
-  type Suspect,
-  suspects,
-  type TrainedStep,
-  type TrainingHouse,
-  TrainingRun,
-  trainingStart,
-} from './training/training-run.js';
+export { type TrainedStep, type TrainingHouse, TrainingRun, trainingStart } from './training/training-run.js';

@@ -19,3 +19,4 @@ export {
   type Step,
 } from './steps/step.js';
 export { stepsOf } from './steps/steps-of.js';
+export { type Suspect, suspects } from './training/suspects.js';

@@ -7,31 +7,33 @@ import { SimulatedHouse } from './simulated-house.js';
 /** Weather and moments of switching of a simulated house are those of no study: its seeds begin here. */
 const firstSeed = 7_000_000;
 
+/** When a simulated house begins: minute of the year, and share of its energy that its battery holds. */
+export interface SimulatedStart {
+  readonly fromMinute: number;
+  readonly charge: number;
+}
+
 /**
- * The house of a design as if it were built, with a truth of its own that the seed decides.
+ * Prepares the house of a design as if it were built, with a truth of its own that the seed decides: it can be begun as often as one likes.
  *
- * @param fromMinute minute of the year at which it begins
- * @param charge share of its energy that the battery begins with
  * @returns null where nothing is backed up, or the units do not go together
  */
-export function simulateDesign(
+export function simulatorOf(
   study: OutageStudy,
   catalogue: Catalogue,
-  {
-    seed,
-    fromMinute,
-    charge,
-  }: { readonly seed: number; readonly fromMinute: number; readonly charge: number },
-): SimulatedHouse | null {
+  seed: number,
+): ((start: SimulatedStart) => SimulatedHouse) | null {
   const year = studyYear({ ...study, plan: asNew(study.plan) }, catalogue, firstSeed + seed);
   if (!year) return null;
-  return new SimulatedHouse({
-    year,
-    whole: wholeHouse(year).loads,
-    batteries: year.stack.batteries.reduce((sum, { quantity }) => sum + quantity, 0),
-    truth: hiddenTruth(seed),
-    seed,
-    fromMinute,
-    charge,
-  });
+  const whole = wholeHouse(year).loads;
+  const batteries = year.stack.batteries.reduce((sum, { quantity }) => sum + quantity, 0);
+  const truth = hiddenTruth(seed);
+  return (start) => new SimulatedHouse({ year, whole, batteries, truth, seed, ...start });
 }
+
+/** The same for one house. */
+export const simulateDesign = (
+  study: OutageStudy,
+  catalogue: Catalogue,
+  { seed, ...start }: SimulatedStart & { readonly seed: number },
+): SimulatedHouse | null => simulatorOf(study, catalogue, seed)?.(start) ?? null;

@@ -1,5 +1,4 @@
 import { rowOfSample, type Who } from '@levamen/core/api';
-import { builtDemo } from '@levamen/core/commissioning/details';
 import { houseZone, type Photo } from '@levamen/core/house';
 import { demoReadings, withDemoReadings } from '@levamen/core/house/details';
 import { demoJobs, type Job, withDemoDesigns, withPlan } from '@levamen/core/job';
@@ -54,6 +53,7 @@ async function addBuilt(
 ): Promise<void> {
   const { id, name, on, by, recordingId, parties, course } = builtFacts;
   if (await source.manager.existsBy(JobEntity, { id })) return;
+  const { builtDemo } = await import('@levamen/core/commissioning/details');
   const { plan, record, samples } = builtDemo({ by, on, host: '127.0.0.1', recordingId });
   const built = {
     ...withPlan({ ...demoJobs[0]!.job, name }, plan),

@@ -8,7 +8,7 @@ import { readNow } from '../staged/read-now.js';
 import { recogniseEvents } from '../staged/recognise-events.js';
 import type { DesignInHand } from '../steps/design-in-hand.js';
 import type { Step } from '../steps/step.js';
-import { sampleOfHouse } from './sample-of-house.js';
+import { recordHouse } from './record-house.js';
 import { systemOfHouse } from './system-of-house.js';
 
 /** Of what the inverter may carry so much is switched on for the load test. */
@@ -33,12 +33,7 @@ export function stageOutage(
   const legs = systemFacts[design.plan.supply.system].legs.length;
   const testW = testShare * Math.min(expects.carriesW, stack!.perLegVA * legs);
   const samples: OutageSample[] = [];
-  const record = (seconds: number, everyS = 5): void => {
-    for (let passed = 0; passed < seconds; passed += everyS) {
-      house.advance(everyS);
-      samples.push(sampleOfHouse(house.now()));
-    }
-  };
+  const record = (seconds: number, everyS = 5): void => recordHouse(house, samples, seconds, everyS);
 
   record(120);
   house.switchGrid(false);

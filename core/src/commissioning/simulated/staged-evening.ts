@@ -1,6 +1,6 @@
 import type { SimulatedHouse } from '../../simulator/index.js';
 import type { OutageSample } from '../staged/outage-sample.js';
-import { sampleOfHouse } from './sample-of-house.js';
+import { recordHouse } from './record-house.js';
 
 /** Before the grid goes, s. */
 const beforeS = 120;
@@ -14,12 +14,7 @@ const seldomS = 10;
 /** Records a staged outage of a simulated house that begins in the afternoon and ends after dark; loads stay as they are. */
 export function stagedEvening(house: SimulatedHouse): OutageSample[] {
   const samples: OutageSample[] = [];
-  const record = (seconds: number, everyS: number): void => {
-    for (let passed = 0; passed < seconds; passed += everyS) {
-      house.advance(everyS);
-      samples.push(sampleOfHouse(house.now()));
-    }
-  };
+  const record = (seconds: number, everyS: number): void => recordHouse(house, samples, seconds, everyS);
   record(beforeS, 1);
   house.switchGrid(false);
   record(closelyS, 1);

@@ -5,7 +5,7 @@ import { type Found, foundReading, foundSo } from './found.js';
 import type { OutageSample } from './outage-sample.js';
 import { sunBeforeW } from './sun-before.js';
 import { supplyOf } from './supply-of.js';
-import { usualStepS } from './usual-step.js';
+import { silenceS, usualStepS } from './usual-step.js';
 import { fullShare, houseW, type RecordedEvent, type RecordedEventKind } from './recognise-events.js';
 
 /** Dark for longer than this after the grid went, and it is no transfer, s. */
@@ -18,6 +18,8 @@ const carriesShare = 0.55;
 const emptyShare = 0.05;
 /** A full battery that takes more than this share of its energy still is being overcharged. */
 const overfullShare = 0.03;
+/** What flowed through a longer silence is not known, s. */
+const mostSilentS = 30;
 /** Something is seen when it lasts this long, s. */
 const lastsS = 60;
 
@@ -86,7 +88,7 @@ function backsOff(recorded: Recorded): Found | null {
   const { samples, events, expects, awayAt } = recorded;
   const raised = events.find(({ kind, second }) => kind === 'backs-off' && second >= awayAt);
   if (raised) return foundSo(true, 'The frequency rose, and solar fell');
-  const mostS = Math.max(30, 3 * usualStepS(samples));
+  const mostS = silenceS(samples, mostSilentS);
   let overWh = 0;
   let last = awayAt;
   for (const { second, isOnGrid, charge, batteryW } of samples) {

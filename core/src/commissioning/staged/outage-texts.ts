@@ -1,4 +1,5 @@
 import { quantityText } from '../../base/index.js';
+import type { StagedOutage } from '../../house/index.js';
 import type { HoursCompared } from './hours-at.js';
 import type { DesignedBattery, Measured, MeasuredBattery } from './measured-battery.js';
 import { type RecordedEvent, recordedEvents } from './recognise-events.js';
@@ -12,8 +13,29 @@ export function clockText(second: number): string {
 }
 
 /** Something that happened in a recording, in words. */
-export const eventText = ({ kind, amount }: RecordedEvent): string =>
+const eventText = ({ kind, amount }: RecordedEvent): string =>
   `${recordedEvents[kind]}${amount === null ? '' : ` (${quantityText(amount, kind === 'silent' ? 's' : 'W')})`}`;
+
+/** Something that happened, or that somebody said. */
+export interface Told {
+  readonly id: string;
+  readonly second: number;
+  readonly text: string;
+  readonly isSaid: boolean;
+}
+
+/** What happened in a recording and what people said, in the order of time. */
+export function toldInOrder(events: readonly RecordedEvent[], marks: StagedOutage['marks']): Told[] {
+  const happened = events.map((event, place): Told => ({
+    id: `${place}-${event.kind}`,
+    second: event.second,
+    text: eventText(event),
+    isSaid: false,
+  }));
+  return [...happened, ...marks.map((mark): Told => ({ ...mark, isSaid: true }))].toSorted(
+    (a, b) => a.second - b.second,
+  );
+}
 
 /** A value with twice its deviation: the truth lies inside 19 times of 20. */
 const about = ({ value, error }: Measured, unit: 'Wh' | 'W' | 'share' | 'h'): string =>

@@ -1,6 +1,6 @@
 import type { OutageSample } from './outage-sample.js';
 import { noVoltageV, type Supply, supplyOf } from './supply-of.js';
-import { usualStepS } from './usual-step.js';
+import { silenceS } from './usual-step.js';
 
 export const recordedEvents = {
   'grid-away': 'The grid is gone',
@@ -43,8 +43,6 @@ const shedLeastW = 400;
 const steadyS = 5;
 /** Longer without an answer is told, s. */
 const silentS = 15;
-/** The same in readings, where they are far apart. */
-const silentSteps = 3;
 
 /** What the house takes, W; null = not known. */
 export const houseW = ({ batteryW, solarW, gridW }: OutageSample): number | null =>
@@ -82,7 +80,7 @@ export function recogniseEvents(samples: readonly OutageSample[], nominalHz: num
   const tell = (second: number, kind: RecordedEventKind, amount: number | null = null): void => {
     events.push({ second, kind, amount });
   };
-  const toldS = Math.max(silentS, silentSteps * usualStepS(samples));
+  const toldS = silenceS(samples, silentS);
   let supply: Supply | null = null;
   let gridThere: boolean | null = null;
   let isFull = false;

@@ -1,5 +1,5 @@
 import type { OutageSample } from './outage-sample.js';
-import { usualStepS } from './usual-step.js';
+import { silenceS } from './usual-step.js';
 
 /** A stretch of a recording in which the battery only gives, or only takes, and all that passes it is known. */
 export interface Stretch {
@@ -13,8 +13,6 @@ const noSunW = 15;
 const takesW = 100;
 /** Longer without a word, and nobody knows what passed meanwhile, s. */
 const mostSilentS = 30;
-/** The same in readings, where they are far apart. */
-const silentSteps = 3;
 /** Shorter, and no percent passes, s. */
 const leastS = 600;
 
@@ -29,7 +27,7 @@ function doesIn({ isOnGrid, batteryW, solarW, legV, charge }: OutageSample): Str
 /** Stretches of a recording from which a battery can be measured: off the grid without sun or generator, and recharging on the grid. */
 export function stretchesOf(samples: readonly OutageSample[]): Stretch[] {
   const found: { does: Stretch['does']; samples: OutageSample[] }[] = [];
-  const silentS = Math.max(mostSilentS, silentSteps * usualStepS(samples));
+  const silentS = silenceS(samples, mostSilentS);
   let open: (typeof found)[number] | null = null;
   for (const sample of samples) {
     const does = doesIn(sample);

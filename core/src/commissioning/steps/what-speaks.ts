@@ -13,6 +13,7 @@ const sensorW = 50;
 const mostSpread = 0.05;
 /** How far a clock may be off (common practice, no source), s. */
 const mostClockS = 120;
+const clockCause = 'It is set to another time zone, was never set, or has no connection to set itself by';
 /** Of the questions asked so many are answered (common practice, no source). */
 const leastAnswered = 0.98;
 
@@ -91,16 +92,8 @@ const clockStep = ({ id, name }: Island): Step => ({
     most: mostClockS,
     bounds: `± ${mostClockS} s (common practice, no source)`,
     causes: [
-      {
-        from: -Infinity,
-        to: -mostClockS,
-        text: 'It is set to another time zone, was never set, or has no connection to set itself by',
-      },
-      {
-        from: mostClockS,
-        to: Infinity,
-        text: 'It is set to another time zone, was never set, or has no connection to set itself by',
-      },
+      { from: -Infinity, to: -mostClockS, text: clockCause },
+      { from: mostClockS, to: Infinity, text: clockCause },
     ],
   },
   makeSafe: '',

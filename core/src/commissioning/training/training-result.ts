@@ -1,5 +1,6 @@
 import type { Step } from '../steps/step.js';
-import type { Suspect, TrainedStep, TrainingRun } from './training-run.js';
+import type { Suspect } from './suspects.js';
+import type { TrainedStep, TrainingRun } from './training-run.js';
 
 /** What is answered where nothing has to be made safe. */
 export const nothingToMakeSafe = 'Nothing: it is noted, and work goes on beside it.';

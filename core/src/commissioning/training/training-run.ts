@@ -1,10 +1,5 @@
 import { seededRandom } from '../../base/index.js';
-import {
-  type SimulatedFault,
-  simulatedFaultNames,
-  simulatedFaults,
-  type SimulatedHouse,
-} from '../../simulator/index.js';
+import { simulatedFaultNames, type SimulatedHouse } from '../../simulator/index.js';
 import type { OutageHardware } from '../../study/details.js';
 import { judgeStep, type StepVerdict } from '../judge/judge-step.js';
 import { askHouse } from '../simulated/ask-house.js';
@@ -16,6 +11,7 @@ import type { Found } from '../staged/found.js';
 import type { DesignInHand } from '../steps/design-in-hand.js';
 import type { Step } from '../steps/step.js';
 import { stepsOf } from '../steps/steps-of.js';
+import type { Suspect } from './suspects.js';
 
 /** A house to train on: a design, and it as if it were built. */
 export interface TrainingHouse {
@@ -35,14 +31,6 @@ export interface TrainedStep {
   /** On the clock of the house since the run began, min. */
   readonly atMin: number;
 }
-
-/** What can be named in the end. */
-export type Suspect = SimulatedFault | 'none';
-/** How what is named is called. */
-export const suspects: Readonly<Record<Suspect, string>> = {
-  ...simulatedFaults,
-  none: 'Nothing is wrong with it',
-};
 
 /** A run begins in the forenoon of a day in June, the battery nearly full: everything that may be wrong can show. */
 export const trainingStart = { fromMinute: (158 * 24 + 10.5) * 60, charge: 0.93 } as const;

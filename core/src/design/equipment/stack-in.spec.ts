@@ -30,7 +30,7 @@ it('what was measured counts for the very units it was measured of, in whatever 
   expect(stackOf(plan)).toEqual(stack);
   const known = stackOf(found, parts.toReversed())!;
   expect(known.standbyW).toBe(88);
-  expect(known.usableTimes).toBe(0.96);
+  expect(known.measured!.values.usableTimes).toBe(0.96);
   expect(known.chargeEfficiency).toBeCloseTo(stack!.chargeEfficiency * 0.99, 12);
   // What leaves the cells for a watt-hour given, at no power at all.
   expect(1 + known.losses.lossPerW).toBeCloseTo((1 + stack!.losses.lossPerW) * 1.02, 12);

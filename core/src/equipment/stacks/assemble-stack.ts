@@ -109,7 +109,6 @@ export function assembleStack(
       lockedRotorA: times(inverter.lockedRotorA),
       neutralA: times(inverter.neutralA),
       nameplateWh: batteries.reduce((sum, { unit, quantity: n }) => sum + n * unit.battery!.nameplateWh, 0),
-      usableTimes: 1,
       measured: null,
       batteryPowerW: Math.min(
         batteryW(({ dischargePowerW }) => dischargePowerW!),

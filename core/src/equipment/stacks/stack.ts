@@ -19,8 +19,6 @@ export interface Stack {
   readonly lockedRotorA: number | null;
   readonly neutralA: number | null;
   readonly nameplateWh: number;
-  /** Usable energy over what nameplate and windows say: 1 unless it was measured. */
-  readonly usableTimes: number;
   /** What was measured of it and is part of its figures, and how it is without that; null = they are those of its data sheets. */
   readonly measured: { readonly values: MeasuredStack; readonly bySheets: Stack } | null;
   /** AC power the batteries can feed; Infinity where the inverter sets the limit. */

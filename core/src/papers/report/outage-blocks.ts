@@ -2,14 +2,14 @@ import type { DesignInHand } from '../../commissioning/index.js';
 import {
   clockText,
   designedBattery,
-  eventText,
   expectationOf,
   hoursTexts,
   measuredRows,
   stagedOutageReport,
+  toldInOrder,
 } from '../../commissioning/details.js';
-import type { StagedOutage } from '../../house/index.js';
 import type { Block } from '../document/paper.js';
+import { momentText } from './moment-text.js';
 import { outageSvg, outageSvgSays } from './outage-svg.js';
 import type { RecordedOutage } from './recorded-outage.js';
 
@@ -26,19 +26,12 @@ export const outageBlocks = (design: DesignInHand, recordings: readonly Recorded
     const expects = expectationOf(design, at.island.id, designed);
     if (!expects) return [];
     const { events, measured, hours } = stagedOutageReport(recording.samples, expects, designed);
-    const told = [
-      ...events.map((event) => ({ second: event.second, text: eventText(event) })),
-      ...outage.marks.map(({ second, text }: StagedOutage['marks'][number]) => ({
-        second,
-        text: `Seen: ${text}`,
-      })),
-    ].toSorted((a, b) => a.second - b.second);
     const compared = hours && hoursTexts(hours);
     return [
       { kind: 'heading', level: 1, text: `${recording.name}: ${at.island.name}` },
       {
         kind: 'paragraph',
-        text: `Recorded from ${recording.beganAt.slice(0, 16).replace('T', ' ')} UTC, for ${clockText(recording.samples.at(-1)!.second)}.`,
+        text: `Recorded from ${momentText(recording.beganAt)} UTC, for ${clockText(recording.samples.at(-1)!.second)}.`,
       },
       { kind: 'mark', svg: outageSvg(recording.samples), widthMm: pictureMm },
       { kind: 'paragraph', text: outageSvgSays(recording.samples), tone: 'soft' },
@@ -49,7 +42,10 @@ export const outageBlocks = (design: DesignInHand, recordings: readonly Recorded
           { head: 'At', align: 'right' },
           { head: 'What happened', wide: true },
         ],
-        rows: told.map(({ second, text }) => [clockText(second), text]),
+        rows: toldInOrder(events, outage.marks).map(({ second, text, isSaid }) => [
+          clockText(second),
+          isSaid ? `Seen: ${text}` : text,
+        ]),
       },
       ...(measured
         ? [

@@ -1,23 +1,33 @@
 import { quantityText } from '../../base/index.js';
-import { houseW, type OutageSample } from '../../commissioning/details.js';
+import { houseW, type OutageSample, thinned } from '../../commissioning/details.js';
 
 const widthPx = 1000;
 const heightPx = 300;
 const inkPx = 46;
 const mostPoints = 500;
 const lines = [
-  { label: 'house', dash: '', of: houseW },
-  { label: 'sun', dash: '2 6', of: ({ solarW }: OutageSample) => solarW },
-  { label: 'battery', dash: '12 6', of: ({ batteryW }: OutageSample) => batteryW },
+  { dash: '', of: houseW },
+  { dash: '2 6', of: ({ solarW }: OutageSample) => solarW },
+  { dash: '12 6', of: ({ batteryW }: OutageSample) => batteryW },
 ] as const;
+
+/** Between which powers all lines lie, W. */
+function rangeW(samples: readonly OutageSample[]): readonly [least: number, most: number] {
+  const powers = samples.flatMap((sample) => lines.map(({ of }) => of(sample) ?? 0));
+  return powers.reduce<[number, number]>(
+    ([least, most], watts) => [Math.min(least, watts), Math.max(most, watts)],
+    [0, 0],
+  );
+}
 
 /** Powers of a recorded outage over time, and the charge above them, as a picture in black: lines are told apart by their dashes. */
 export function outageSvg(samples: readonly OutageSample[]): string {
-  const every = Math.max(1, Math.ceil(samples.length / mostPoints));
-  const shown = samples.filter((_, index) => index % every === 0);
+  const shown = thinned(samples, mostPoints);
   const lastS = Math.max(1, samples.at(-1)?.second ?? 1);
   const powers = lines.map(({ of }) => shown.map((sample) => of(sample) ?? 0));
-  const [least, most] = [Math.min(0, ...powers.flat()), Math.max(1, ...powers.flat())];
+  const [least, highest] = rangeW(samples);
+  // Where nothing flows at all there is a line, all the same.
+  const most = Math.max(1, highest);
   const x = (second: number): string => ((widthPx * second) / lastS).toFixed(1);
   const y = (share: number, from: number, height: number): string => (from + height * (1 - share)).toFixed(1);
   const chargeHeight = 0.28 * heightPx;
@@ -42,7 +52,6 @@ export function outageSvg(samples: readonly OutageSample[]): string {
 
 /** What the lines of the picture are, and how far they go. */
 export function outageSvgSays(samples: readonly OutageSample[]): string {
-  const powers = samples.flatMap((sample) => lines.map(({ of }) => of(sample) ?? 0));
-  const [least, most] = powers.reduce(([a, b], watts) => [Math.min(a, watts), Math.max(b, watts)], [0, 0]);
+  const [least, most] = rangeW(samples);
   return `Above: charge, from empty to full. Below, from ${quantityText(least, 'W')} to ${quantityText(most, 'W')}: power of the house (line), of the sun (dots), of the battery (dashes; above the thin line it gives, below it takes).`;
 }

@@ -12,6 +12,7 @@ import {
 import { quantityText } from '../../base/index.js';
 import type { Commissioning, Signature } from '../../house/index.js';
 import type { Block, Missing, PaperPart, TableCell } from '../document/paper.js';
+import { momentText } from './moment-text.js';
 import { outageBlocks } from './outage-blocks.js';
 import type { RecordedOutage } from './recorded-outage.js';
 import { signatureSvg } from './signature-svg.js';
@@ -78,8 +79,6 @@ export function reportPaper(
     ],
   };
 }
-
-const momentText = (at: string): string => at.slice(0, 16).replace('T', ' ');
 
 function summary({ plan, islands }: DesignInHand, record: Commissioning, says: string): Block[] {
   const { instruments } = record;

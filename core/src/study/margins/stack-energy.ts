@@ -31,13 +31,14 @@ export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   const depth = settings.outageDepth[stack.chemistry].value;
   const daily = settings.dailyDepth[stack.chemistry].value;
   const temperature = temperatureFactor(stack.chemistry, settings.batteryTemperatureC.value);
+  const measuredTimes = stack.measured?.values.usableTimes ?? 1;
   let usableWh = 0;
   let usableDailyWh = 0;
   let agedWh = 0;
   for (const { unit, quantity } of stack.batteries) {
     const battery = unit.battery!;
     const health = stateOfHealth(battery.fadePerYear, settings.sizeForYear.value);
-    const aged = quantity * battery.nameplateWh * health * temperature * stack.usableTimes;
+    const aged = quantity * battery.nameplateWh * health * temperature * measuredTimes;
     agedWh += aged;
     usableWh += aged * Math.min(depth, battery.usableShare);
     usableDailyWh += aged * Math.min(daily, battery.usableShare);
@@ -45,7 +46,7 @@ export function stackEnergy(stack: Stack, settings: Settings): StackEnergy {
   return {
     outageWindow: agedWh > 0 ? usableWh / agedWh : 0,
     dailyWindow: agedWh > 0 ? usableDailyWh / agedWh : 0,
-    stateOfHealth: agedWh / (stack.nameplateWh * temperature * stack.usableTimes),
+    stateOfHealth: agedWh / (stack.nameplateWh * temperature * measuredTimes),
     temperatureFactor: temperature,
     usableWh,
     usableDailyWh,

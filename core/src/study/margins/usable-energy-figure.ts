@@ -38,7 +38,7 @@ export function usableEnergyFigure(
         measured: given({
           key: 'stack.usableTimes',
           label: 'Measured over predicted',
-          value: stack.usableTimes,
+          value: stack.measured.values.usableTimes,
           unit: 'factor',
           source: { kind: 'measured' },
         }),

@@ -6,7 +6,7 @@ import {
   trainingStart,
   waysToMakeSafe,
 } from '@levamen/core/commissioning/details';
-import { simulateDesign } from '@levamen/core/simulator';
+import { simulatorOf } from '@levamen/core/simulator';
 import { expose } from 'comlink';
 import type { TrainingApi, TrainingStand } from './training-api';
 
@@ -22,13 +22,13 @@ const api: TrainingApi = {
   begin: async (design, study, catalogue, seed) => {
     const { islandId } = study;
     const at = design.islands.find(({ island }) => island.id === islandId);
-    const simulate = () => simulateDesign(study, catalogue, { seed, ...trainingStart });
-    if (!at?.stack || simulate() === null) return null;
+    const simulate = simulatorOf(study, catalogue, seed);
+    if (!at?.stack || !simulate) return null;
     const house: TrainingHouse = {
       design,
       islandId,
       hardware: designedBattery(design.plan, at.island, at.stack),
-      simulate: () => simulate()!,
+      simulate: () => simulate(trainingStart),
     };
     run = new TrainingRun(house, seed);
     return { ...standOf(run), ways: waysToMakeSafe(run.steps) };

@@ -54,10 +54,10 @@ export class MeasuredCard {
       const parts = this.staged.stack()?.parts;
       const measured = this.measured();
       const designed = this.staged.designed();
-      if (!asked || !island || !parts || !measured || !designed || !this.isOver()) return null;
+      const shown = this.system.shown();
+      if (!asked || !island || !parts || !measured || !designed || !shown || !this.isOver()) return null;
       const bare = chooseFor(asked.plan, island, parts);
-      // Which recording it was, and when, changes nothing.
-      const found = measuredStack(measured, designed, crypto.randomUUID(), new Date(0).toISOString());
+      const found = measuredStack(measured, designed, shown.id, shown.beganAt);
       const study = { ...asked, islandId: island.id, parts };
       return {
         asked,

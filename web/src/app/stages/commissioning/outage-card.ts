@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { nameSchema } from '@levamen/core/base';
-import { clockText, eventText } from '@levamen/core/commissioning/details';
+import { clockText, toldInOrder } from '@levamen/core/commissioning/details';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { ChartView } from '../../ui/chart';
@@ -74,23 +74,12 @@ export class OutageCard {
     this.state.record().outages.find(({ id }) => id === this.shownId()),
   );
   /** What happened and what people said, in the order of time. */
-  protected readonly told = computed(() => {
-    const events = (this.staged.report()?.events ?? []).map((event, place) => ({
-      id: `${place}-${event.kind}`,
-      second: event.second,
-      text: eventText(event),
-      isSaid: false,
-    }));
-    const marks = (this.outage()?.marks ?? []).map(({ id, second, text }) => ({
-      id,
-      second,
-      text,
-      isSaid: true,
-    }));
-    return [...events, ...marks]
-      .toSorted((a, b) => a.second - b.second)
-      .map((one) => ({ ...one, clock: clockText(one.second) }));
-  });
+  protected readonly told = computed(() =>
+    toldInOrder(this.staged.report()?.events ?? [], this.outage()?.marks ?? []).map((one) => ({
+      ...one,
+      clock: clockText(one.second),
+    })),
+  );
 
   protected readonly findings = computed(() =>
     this.staged.answered().map(({ step, found }) => ({ id: step.id, title: step.title, says: found.says })),

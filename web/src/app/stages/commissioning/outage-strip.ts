@@ -1,5 +1,5 @@
 import type { OutageSample, RecordedEvent } from '@levamen/core/commissioning/details';
-import { clockText, houseW, recordedEvents } from '@levamen/core/commissioning/details';
+import { clockText, houseW, recordedEvents, thinned } from '@levamen/core/commissioning/details';
 import type { ChartOptions } from '../../ui/chart-engine';
 import { axisText, chartBase, type ChartInk, pointerText, powerLabel } from '../../ui/chart-ink';
 
@@ -9,13 +9,6 @@ const mostPoints = 900;
 /** Distances of marks on the clock, s. */
 const clockSteps = [10, 30, 60, 300, 600, 1800, 3600, 7200] as const;
 
-/** Values at so many evenly chosen samples, as they were: what is short is not smoothed away where it fits. */
-function thinned(samples: readonly OutageSample[]): readonly OutageSample[] {
-  if (samples.length <= mostPoints) return samples;
-  const every = samples.length / mostPoints;
-  return Array.from({ length: mostPoints }, (_, place) => samples[Math.floor(place * every)]!);
-}
-
 /** What was recorded, one strip under the other: powers, charge, voltages of the legs, frequency; what happened as lines across. */
 export function outageStrip(
   all: readonly OutageSample[],
@@ -23,7 +16,7 @@ export function outageStrip(
   ink: ChartInk,
   nominalHz: number,
 ): ChartOptions {
-  const samples = thinned(all);
+  const samples = thinned(all, mostPoints);
   const nominalV = samples.reduce((most, { gridV, legV }) => Math.max(most, gridV ?? 0, legV[0] ?? 0), 0);
   const legs = Math.max(1, ...samples.map(({ legV }) => legV.length));
   const grids = [

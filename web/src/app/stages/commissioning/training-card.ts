@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { countSchema, quantityText } from '@levamen/core/base';
-import { boundsText, phaseNames, phases, type Step } from '@levamen/core/commissioning';
-import { type Suspect, suspects, type TrainedStep } from '@levamen/core/commissioning/details';
+import {
+  boundsText,
+  phaseNames,
+  phases,
+  type Step,
+  type Suspect,
+  suspects,
+} from '@levamen/core/commissioning';
+import type { TrainedStep } from '@levamen/core/commissioning/details';
 import { Button } from 'primeng/button';
 import { AmountField } from '../../ui/amount-field';
 import { type Choice, ChoiceField } from '../../ui/choice-field';

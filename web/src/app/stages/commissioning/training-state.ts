@@ -1,5 +1,5 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import type { KeptTrainingRun } from '@levamen/core/api';
+import { type KeptTrainingRun, trainingLines } from '@levamen/core/api';
 import type { TrainedStep, TrainingAnswer, TrainingResult } from '@levamen/core/commissioning/details';
 import { type Remote, wrap } from 'comlink';
 import { firstValueFrom } from 'rxjs';
@@ -12,6 +12,10 @@ import { CommissioningState } from './commissioning-state';
 
 /** Numbers of runs: short enough to be told to somebody else. */
 const seeds = 10_000;
+
+/** What is told of a run, as much of it as is kept. */
+const asKept = (lines: readonly string[]): string[] =>
+  lines.slice(0, trainingLines.most).map((line) => line.slice(0, trainingLines.longest));
 
 /** A training run on the house of the open job: what was done so far, and how it went. */
 @Injectable()
@@ -95,8 +99,8 @@ export class TrainingState {
           fault,
           named: answer.fault,
           isMadeSafe,
-          overlooked: overlooked.map((line) => line.slice(0, 400)).slice(0, 400),
-          liveNeedlessly: liveNeedlessly.map((line) => line.slice(0, 400)).slice(0, 400),
+          overlooked: asKept(overlooked),
+          liveNeedlessly: asKept(liveNeedlessly),
           houseMin: Math.round(houseMin),
           tookS: Math.round((Date.now() - this.beganMs) / 1000),
           stepsDone,
