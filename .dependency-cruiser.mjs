@@ -19,6 +19,7 @@ const floors = [
   'offer',
   'checks',
   'commissioning',
+  'logbook',
   'present',
   'job',
   'papers',

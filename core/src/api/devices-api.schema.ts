@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { nameSchema } from '../base/index.js';
 import { systemAddressSchema } from '../house/index.js';
+import { recordingColumns } from './recording-rows.js';
 
 /** A network whose devices the server may ask, as 192.168.1.0/24, or one address. */
 const networkSchema = z.union(
@@ -82,6 +83,27 @@ export const recordingSchema = z.object({
 });
 export type Recording = z.infer<typeof recordingSchema>;
 export const recordingListSchema = z.array(recordingSchema);
+
+/** Rows of a recording that was read from a file. */
+const mostImportedRows = 20_000;
+export const recordingImportSchema = z.strictObject({
+  name: nameSchema(120),
+  /** Moment of its second 0. */
+  beganAt: z.iso.datetime({ message: 'Write the moment as 2026-02-28T14:05:00Z' }),
+  rows: z
+    .array(z.array(value).length(recordingColumns.length, 'A row has a value for each column'))
+    .min(2, 'A recording has two rows at least')
+    .max(mostImportedRows, `A recording from a file has at most ${mostImportedRows} rows`)
+    .refine(
+      (rows) =>
+        rows.every(
+          ([second], index) =>
+            second !== null && (index === 0 || second! > (rows[index - 1]![0] ?? Infinity)),
+        ),
+      'Rows come in the order of their seconds, each with one of its own',
+    ),
+});
+export type RecordingImport = z.infer<typeof recordingImportSchema>;
 
 /** Readings of a recording as rows; see {@link recordingColumns}. */
 export const recordingRowsSchema = z.object({ rows: z.array(z.array(value)) });

@@ -158,6 +158,8 @@ export {
   longestRecordingS,
   mostRecordings,
   type Recording,
+  type RecordingImport,
+  recordingImportSchema,
   recordingListSchema,
   recordingQuerySchema,
   recordingRequestSchema,

@@ -20,6 +20,8 @@ export const jobSummarySchema = z.strictObject({
   name: z.string(),
   place: z.string(),
   loadCount: z.int(),
+  /** What of it is due next; null = nothing is. */
+  due: z.strictObject({ on: z.iso.date(), text: z.string() }).nullable(),
   revision: revisionSchema,
   updatedAt: momentSchema,
   /** Set = the job lies in the bin. */
@@ -27,7 +29,7 @@ export const jobSummarySchema = z.strictObject({
 });
 export type JobSummary = z.infer<typeof jobSummarySchema>;
 
-export const jobSorts = ['changed', 'name', 'place', 'loads'] as const;
+export const jobSorts = ['changed', 'name', 'place', 'loads', 'due'] as const;
 export type JobSort = (typeof jobSorts)[number];
 export const jobsPerPage = 50;
 

@@ -12,7 +12,10 @@ export { sunBeforeW } from './staged/sun-before.js';
 export { mainHandles } from './steps/main-handles.js';
 export { readNow } from './staged/read-now.js';
 export { houseW, type RecordedEvent, recordedEvents } from './staged/recognise-events.js';
-export { builtDemo } from './simulated/built-demo.js';
+export { type BuiltHouse, builtHouse } from './simulated/built-house.js';
+export { recordHouse } from './simulated/record-house.js';
+export { type DesignedBattery, measuredBattery, type MeasuredBattery } from './staged/measured-battery.js';
+export { builtDemo, builtPlan, builtSeed } from './simulated/built-demo.js';
 export {
   nothingToMakeSafe,
   type TrainingAnswer,

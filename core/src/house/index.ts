@@ -27,6 +27,29 @@ export {
   unitIdsOf,
 } from './commissioning/system.schema.js';
 export {
+  type Calibration,
+  calibrationSchema,
+  type ChangeKind,
+  type Deviation,
+  deviationSchema,
+  documentDigestSchema,
+  emptyLogbook,
+  type LogDocument,
+  logDocumentSchema,
+  type Logbook,
+  logbookSchema,
+  type LoggedChange,
+  loggedChangeSchema,
+  type LoggedUnit,
+  loggedUnitSchema,
+  maxDocumentBytes,
+  type RecurringDate,
+  recurringDateSchema,
+  type Visit,
+  visitSchema,
+} from './logbook/logbook.schema.js';
+export { type LoggedOutage, loggedOutageSchema, longestLoggedH } from './logbook/logged-outage.schema.js';
+export {
   type Course,
   courseSchema,
   type CourseState,

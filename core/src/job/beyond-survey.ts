@@ -30,6 +30,7 @@ const names: Readonly<Record<string, string>> = {
   equipment: 'the units',
   dailyUse: 'the daily use',
   course: 'the course of the job',
+  logbook: 'the logbook',
   designs: 'the designs',
 };
 

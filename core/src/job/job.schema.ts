@@ -3,7 +3,7 @@ import { idSchema, nameSchema } from '../base/index.js';
 import { designSlices, houseSlices, planProblems } from '../design/index.js';
 
 export const jobFormat = 'levamen-job';
-export const jobVersion = 21;
+export const jobVersion = 22;
 
 export const maxDesigns = 8;
 

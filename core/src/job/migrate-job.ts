@@ -15,6 +15,7 @@ import { toCommissioning } from './migrations/17-commissioning.js';
 import { toSeenAtSteps } from './migrations/18-seen-at-steps.js';
 import { toStagedOutages } from './migrations/19-staged-outages.js';
 import { toMeasuredStacks } from './migrations/20-measured-stacks.js';
+import { toLogbook } from './migrations/21-logbook.js';
 import { toCourse } from './migrations/16-course.js';
 import { toPlacement } from './migrations/14-placement.js';
 import { toPhotos } from './migrations/10-photos.js';
@@ -45,6 +46,7 @@ const migrations: Readonly<Record<number, (saved: Saved) => Saved>> = {
   18: toSeenAtSteps,
   19: toStagedOutages,
   20: toMeasuredStacks,
+  21: toLogbook,
 };
 
 /**

@@ -87,8 +87,8 @@ export async function composePaper(request: PaperRequest, from: ComposeFrom): Pr
 /** What no study reads is as the job has it now, though the design was worked out before. */
 const withJob = (
   study: DesignStudy,
-  { photos, course, openPoints, commissioning }: PaperSources['job'],
-): DesignStudy => ({ ...study, plan: { ...study.plan, photos, course, openPoints, commissioning } });
+  { photos, course, openPoints, commissioning, logbook }: PaperSources['job'],
+): DesignStudy => ({ ...study, plan: { ...study.plan, photos, course, openPoints, commissioning, logbook } });
 
 function titleOf(kind: PaperKind, { language }: InLanguage): string {
   if (kind === 'proposal') return proposalWords[language].title;

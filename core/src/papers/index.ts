@@ -1,6 +1,8 @@
 export {
   type CompanySheet,
   companySheetSchema,
+  type LearnedHouse,
+  learnedHouseSchema,
   emptyCompanySheet,
   licenceSchema,
   paymentSchema,

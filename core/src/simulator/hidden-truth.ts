@@ -9,12 +9,16 @@ export interface HiddenTruth {
   readonly sunTimes: number;
   /** What stands by draws so much more, W. */
   readonly standbyMoreW: number;
+  /** Of the usable energy so much is lost a year, share of what it was as new. */
+  readonly fadePerYear: number;
   /** A load takes so many times what is entered. */
   readonly loadTimes: (loadId: string) => number;
 }
 
 /** Spread of what differs (common practice, no source): one deviation. */
 const spread = { capacity: 0.03, efficiency: 0.008, sun: 0.06, standbyW: 12, load: 0.06 };
+/** What a battery loses a year (common practice, no source: 4 % in three years), and its spread. */
+const fade = { mean: 0.04 / 3, spread: 0.003 };
 /** Nothing is further off than this many deviations. */
 const most = 2;
 
@@ -28,6 +32,7 @@ export function hiddenTruth(seed: number): HiddenTruth {
     chargeTimes: Math.min(1.01, 1 + about(spread.efficiency)),
     sunTimes: 1 + about(spread.sun),
     standbyMoreW: about(spread.standbyW),
+    fadePerYear: fade.mean + about(fade.spread),
   };
   const ofLoads = new Map<string, number>();
   return {
@@ -53,5 +58,6 @@ export const asDesigned: HiddenTruth = {
   chargeTimes: 1,
   sunTimes: 1,
   standbyMoreW: 0,
+  fadePerYear: 0,
   loadTimes: () => 1,
 };

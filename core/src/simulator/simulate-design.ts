@@ -11,6 +11,8 @@ const firstSeed = 7_000_000;
 export interface SimulatedStart {
   readonly fromMinute: number;
   readonly charge: number;
+  /** Years since it was put into service; 0 where nothing is said. */
+  readonly years?: number;
 }
 
 /**
@@ -27,8 +29,18 @@ export function simulatorOf(
   if (!year) return null;
   const whole = wholeHouse(year).loads;
   const batteries = year.stack.batteries.reduce((sum, { quantity }) => sum + quantity, 0);
-  const truth = hiddenTruth(seed);
-  return (start) => new SimulatedHouse({ year, whole, batteries, truth, seed, ...start });
+  const asNewTruth = hiddenTruth(seed);
+  return ({ years = 0, ...start }) => {
+    const capacityTimes = asNewTruth.capacityTimes * (1 - asNewTruth.fadePerYear * years);
+    return new SimulatedHouse({
+      year,
+      whole,
+      batteries,
+      truth: { ...asNewTruth, capacityTimes },
+      seed,
+      ...start,
+    });
+  };
 }
 
 /** The same for one house. */

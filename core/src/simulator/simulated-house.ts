@@ -132,6 +132,13 @@ export class SimulatedHouse {
     return this.of.year.stack;
   }
 
+  /** Outdoors at this moment, °C. */
+  get outdoorC(): number {
+    const { temperatureC } = this.of.year.weather;
+    const minute = this.of.fromMinute + Math.floor(this.passed / 60);
+    return temperatureC[Math.floor(minute / 60) % temperatureC.length]!;
+  }
+
   /** Seconds since the simulation began. */
   get second(): number {
     return this.passed;

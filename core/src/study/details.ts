@@ -19,7 +19,13 @@ export { gapEffects } from './gap/ride-through.js';
 export { type DrillNow, OutageDrill } from './outage/drill.js';
 export { type HelpfulChange, helpfulChanges } from './help/helpful-changes.js';
 export { outageFates, windowFor } from './outage/outage-fates.js';
-export { hardwareOf, type OutageHardware, outagePlan, type OutageYear } from './outage/outage-plan.js';
+export {
+  hardwareOf,
+  type OutageHardware,
+  type OutagePlan,
+  outagePlan,
+  type OutageYear,
+} from './outage/outage-plan.js';
 export {
   type OutageEvent,
   type OutageEventKind,
@@ -33,6 +39,7 @@ export { at, dark, flow, resetLockOut } from './outage/outage-state.js';
 export { OutageStepper } from './outage/outage-stepper.js';
 export type { TracedLoad } from './outage/traced-house.js';
 export { shareOfMinute } from './outage/share-of-minute.js';
+export { weatherUse } from './outage/day-factors.js';
 export { wholeHouse } from './outage/whole-house.js';
 export { outageWeather } from './outage/outage-weather.js';
 export { frequencyShiftHz, playOutage } from './outage/play-outage.js';

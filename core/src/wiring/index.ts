@@ -55,6 +55,7 @@ export {
   type PaperSize,
   paperSizes,
 } from './drawing/drawing.schema.js';
+export { type AsBuiltNote, withAsBuilt } from './drawing/as-built.js';
 export { withTitleBlock } from './drawing/title-block.js';
 export { drawingSvg } from './drawing/to-svg.js';
 export { safetyOf, type WiringSafety } from './safety-of.js';

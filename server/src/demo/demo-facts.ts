@@ -46,6 +46,14 @@ export const builtFacts = {
   by: 'J. Marlow',
   on: '2023-10-17',
   recordingId: '00000000-0000-4000-8000-0000000000b2',
+  /** Of its five outages, in their order; one was only told. */
+  outageIds: [
+    '00000000-0000-4000-8000-0000000000c1',
+    '',
+    '00000000-0000-4000-8000-0000000000c3',
+    '00000000-0000-4000-8000-0000000000c4',
+    '00000000-0000-4000-8000-0000000000c5',
+  ],
   parties: {
     client: 'Household on Lamp Point (invented)',
     contact: '555 0163',
@@ -104,4 +112,5 @@ export const demoSheet: CompanySheet = {
       how: 'They fetch it themselves.',
     },
   ],
+  learned: [],
 };

@@ -46,35 +46,49 @@ export async function loadDemo(source: DataSource): Promise<void> {
   await addBuilt(source, equipment);
 }
 
-/** The first house again, as it was built and put into service three years ago: with the record of that, and its staged outage. */
+/** The first house again, as it was built and put into service three years ago: with the record of that, its staged outage, and its logbook since. */
 async function addBuilt(
   source: DataSource,
   equipment: { workspaceId: string; revision: number },
 ): Promise<void> {
-  const { id, name, on, by, recordingId, parties, course } = builtFacts;
+  const { id, name, on, by, recordingId, outageIds, parties, course } = builtFacts;
   if (await source.manager.existsBy(JobEntity, { id })) return;
-  const { builtDemo } = await import('@levamen/core/commissioning/details');
+  const [{ builtDemo, builtHouse, builtSeed }, { builtLogbook }, { builtInCatalogue }] = await Promise.all([
+    import('@levamen/core/commissioning/details'),
+    import('@levamen/core/logbook/details'),
+    import('@levamen/core/equipment'),
+  ]);
   const { plan, record, samples } = builtDemo({ by, on, host: '127.0.0.1', recordingId });
+  const { logbook, recordings } = builtLogbook(builtHouse(plan), builtSeed, builtInCatalogue, {
+    by,
+    on,
+    recordingIds: outageIds,
+  });
   const built = {
     ...withPlan({ ...demoJobs[0]!.job, name }, plan),
     parties,
     course,
     commissioning: record,
+    logbook,
     equipmentList: { ...equipment, kept: [] },
   };
   await new JobStore(source, defaultWorkspaceId).create(built, who, 'job created', { id });
-  const beganAt = new Date(`${on}T18:00:00Z`);
-  await source.manager.save(RecordingEntity, {
-    id: recordingId,
-    workspaceId: defaultWorkspaceId,
-    jobId: id,
-    name: 'Staged outage 1',
-    system: record.system!,
-    beganAt,
-    endedAt: new Date(beganAt.getTime() + samples.at(-1)!.second * 1000),
-    ...who,
-  });
-  await new RecordingStore(source, defaultWorkspaceId).add(recordingId, samples.map(rowOfSample));
+  const staged = { id: recordingId, name: 'Staged outage 1', beganAt: `${on}T18:00:00Z`, samples };
+  const store = new RecordingStore(source, defaultWorkspaceId);
+  for (const one of [staged, ...recordings]) {
+    const beganAt = new Date(one.beganAt);
+    await source.manager.save(RecordingEntity, {
+      id: one.id,
+      workspaceId: defaultWorkspaceId,
+      jobId: id,
+      name: one.name,
+      system: record.system!,
+      beganAt,
+      endedAt: new Date(beganAt.getTime() + one.samples.at(-1)!.second * 1000),
+      ...who,
+    });
+    await store.add(one.id, one.samples.map(rowOfSample));
+  }
 }
 
 /** The first wall of a job gets a photo, made up by the program. */

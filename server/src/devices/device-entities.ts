@@ -8,7 +8,8 @@ export interface RecordingEntityRow {
   workspaceId: string;
   jobId: string;
   name: string;
-  system: SystemAddress;
+  /** null = it was read from a file. */
+  system: SystemAddress | null;
   beganAt: Date;
   /** null = it goes on. */
   endedAt: Date | null;
@@ -39,7 +40,7 @@ export const RecordingEntity = new EntitySchema<RecordingEntityRow>({
       foreignKey: { target: 'job', name: 'recording_job_fkey' },
     },
     name: { type: 'text' },
-    system: { type: 'jsonb' },
+    system: { type: 'jsonb', nullable: true },
     beganAt: { ...moment, name: 'began_at' },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
     actor: { type: 'text' },

@@ -2,6 +2,7 @@ import {
   longestRecordingS,
   mostRecordings,
   type Recording,
+  type RecordingImport,
   type RecordingRow,
   type Who,
 } from '@levamen/core/api';
@@ -10,6 +11,9 @@ import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { RecordingChunkEntity, RecordingEntity, type RecordingEntityRow } from './device-entities.js';
 import { packSamples, unpackSamples } from './pack-samples.js';
+
+/** Rows of a file are kept so many together. */
+const rowsOfChunk = 3600;
 
 /** Keeps what is recorded of systems. Whoever calls has made sure that the job may be seen. */
 export class RecordingStore {
@@ -62,14 +66,39 @@ export class RecordingStore {
           'It goes on',
           'A recording of this job goes on: end it before another begins.',
         );
-      if ((await manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
-        throw new HttpProblem(
-          409,
-          'Too many',
-          `A job has at most ${mostRecordings} recordings. Go on in a copy of it.`,
-        );
+      await this.checkRoom(jobId, manager);
       return manager.save(RecordingEntity, { workspaceId: this.workspaceId, jobId, name, system, ...who });
     });
+  }
+
+  /** Keeps one that was read from a file. */
+  async take(jobId: string, { name, beganAt, rows }: RecordingImport, who: Who): Promise<Recording> {
+    const began = new Date(beganAt);
+    const row = await this.source.transaction(async (manager) => {
+      await manager.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
+      await this.checkRoom(jobId, manager);
+      return manager.save(RecordingEntity, {
+        workspaceId: this.workspaceId,
+        jobId,
+        name,
+        system: null,
+        beganAt: began,
+        endedAt: new Date(began.getTime() + rows.at(-1)![0]! * 1000),
+        ...who,
+      });
+    });
+    for (let from = 0; from < rows.length; from += rowsOfChunk)
+      await this.add(row.id, rows.slice(from, from + rowsOfChunk));
+    return { id: row.id, name, beganAt, endedAt: row.endedAt!.toISOString(), samples: rows.length };
+  }
+
+  private async checkRoom(jobId: string, manager: EntityManager): Promise<void> {
+    if ((await manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
+      throw new HttpProblem(
+        409,
+        'Too many',
+        `A job has at most ${mostRecordings} recordings. Go on in a copy of it.`,
+      );
   }
 
   async end(id: string, manager: EntityManager = this.source.manager): Promise<void> {

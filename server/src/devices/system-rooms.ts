@@ -68,7 +68,7 @@ export class SystemRooms {
   record(jobId: string, recording: RecordingEntityRow): void {
     const room = this.roomOf(jobId);
     this.takeUp(jobId, room, recording, -1);
-    this.watch(room, recording.system);
+    if (recording.system) this.watch(room, recording.system);
   }
 
   /** Writes down what is still in hand, and keeps no more. */

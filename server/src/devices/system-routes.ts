@@ -1,4 +1,5 @@
 import {
+  recordingImportSchema,
   recordingQuerySchema,
   recordingRequestSchema,
   type SystemEvent,
@@ -86,6 +87,12 @@ export function systemRoutes({ rooms, store, networks, seen, stopping }: Parts):
     response
       .status(201)
       .json({ id: row.id, name, beganAt: row.beganAt.toISOString(), endedAt: null, samples: 0 });
+  });
+
+  router.post<Parameters>('/recordings/import', async (request, response) => {
+    const jobId = await seen(request.params.id);
+    const asked = parseBody(recordingImportSchema, request.body);
+    response.status(201).json(await store.take(jobId, asked, whoOf(request)));
   });
 
   router.post<Parameters>('/recordings/:recording/end', async (request, response) => {

@@ -286,6 +286,34 @@ export function openApiDocument(): object {
         },
         delete: { summary: 'Remove a year', responses: { 204: answer('Removed'), ...missing } },
       },
+      '/api/jobs/{id}/documents/{digest}': {
+        parameters: [
+          id,
+          {
+            name: 'digest',
+            in: 'path',
+            required: true,
+            schema: { type: 'string', pattern: '^[0-9a-f]{64}$' },
+          },
+        ],
+        get: {
+          summary: 'A document of a job’s logbook, by the SHA-256 of its bytes',
+          responses: {
+            200: { description: 'The document, to be saved', content: { 'application/pdf': {} } },
+            404: problem('No such job or document'),
+          },
+        },
+        put: {
+          summary: 'Keep a document: a PDF file',
+          requestBody: { required: true, content: { 'application/pdf': {} } },
+          responses: {
+            204: answer('Kept'),
+            413: problem('Larger than a document may be'),
+            415: problem('No PDF file'),
+            422: problem('Its bytes have another digest'),
+          },
+        },
+      },
       '/api/jobs/{id}/photos/{digest}': {
         parameters: [
           id,

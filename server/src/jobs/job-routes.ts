@@ -22,6 +22,7 @@ import type { ClientLinkStore } from '../papers/client-link-store.js';
 import { jobPaperRoutes } from '../papers/job-paper-routes.js';
 import { linkRoutes } from '../papers/link-routes.js';
 import type { PaperStore } from '../papers/paper-store.js';
+import { documentRoutes } from '../documents/document-routes.js';
 import { photoRoutes } from '../photos/photo-routes.js';
 import type { PhotoStore } from '../photos/photo-store.js';
 import { systemRoutes } from '../devices/system-routes.js';
@@ -258,6 +259,7 @@ export function jobRoutes({
   router.use('/:id/readings', readingRoutes(readings, seen));
   router.use('/:id/system', systemRoutes({ ...systems, seen, stopping }));
   router.use('/:id/photos', photoRoutes(photos, seen));
+  router.use('/:id/documents', documentRoutes(photos, seen));
   router.use('/:id/papers/:paperId/links', linkRoutes(papers, links, seen));
   router.use(
     '/:id/papers',

@@ -11,6 +11,7 @@ import {
   type Storage,
   type Who,
 } from '@levamen/core/api';
+import { dueDates } from '@levamen/core/logbook';
 import { In, IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
@@ -45,6 +46,8 @@ interface SummaryRow {
   name: string;
   place: string;
   load_count: number;
+  due_on: string | null;
+  due_text: string;
   head_revision: number;
   updated_at: Date;
   deleted_at: Date | null;
@@ -55,6 +58,7 @@ const sortColumn = {
   name: 'lower(name)',
   place: 'lower(place)',
   loads: 'load_count',
+  due: 'due_on',
 } as const;
 /** Saves of one job wait for each other here, without a connection; more than these are told to come later. */
 const maxWaitingSaves = 1000;
@@ -84,8 +88,8 @@ export class JobStore {
     const direction = order === 'up' ? 'ASC' : 'DESC';
     const [rows, [count]] = await Promise.all([
       this.source.query<SummaryRow[]>(
-        `SELECT id, name, place, load_count, head_revision, updated_at, deleted_at FROM job
-         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction}, id ${direction} LIMIT $5 OFFSET $6`,
+        `SELECT id, name, place, load_count, due_on::text, due_text, head_revision, updated_at, deleted_at FROM job
+         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction} NULLS LAST, id ${direction} LIMIT $5 OFFSET $6`,
         [this.workspaceId, search, like, givenTo, jobsPerPage, (page - 1) * jobsPerPage],
       ),
       this.source.query<{ total: string }[]>(`SELECT count(*) AS total FROM job WHERE ${where}`, [
@@ -101,6 +105,7 @@ export class JobStore {
         name: row.name,
         place: row.place,
         loadCount: row.load_count,
+        due: row.due_on === null ? null : { on: row.due_on, text: row.due_text },
         revision: row.head_revision,
         updatedAt: row.updated_at.toISOString(),
         deletedAt: row.deleted_at?.toISOString() ?? null,
@@ -171,7 +176,10 @@ export class JobStore {
             [id, readingsOf, this.workspaceId],
           );
         }
-        const digests = document.photos.map(({ digest }) => digest);
+        const digests = [
+          ...document.photos.map(({ digest }) => digest),
+          ...document.logbook.documents.flatMap(({ file }) => (file ? [file.digest] : [])),
+        ];
         await sharePhotos(manager, id, this.workspaceId, digests);
         await this.log.write(manager, who, deed, id, { name: document.name });
       }
@@ -335,11 +343,11 @@ export class JobStore {
     const revision = baseRevision + 1;
     const kept = keepAs(before, document, revision);
     const changes: Changes = changesBetween(before, document);
-    const { name, place, loadCount } = columnsOf(document);
+    const { name, place, loadCount, dueOn, dueText } = columnsOf(document);
     const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
     const [row] = await this.source.query<{ saved_at: Date }[]>(
       `WITH head AS (
-         UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, updated_at = clock_timestamp()
+         UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, updated_at = clock_timestamp()
          WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
          RETURNING id, updated_at)
        INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
@@ -360,6 +368,8 @@ export class JobStore {
         who.actor,
         who.device,
         JSON.stringify(changes),
+        dueOn,
+        dueText,
       ],
     );
     if (!row) return null;
@@ -394,6 +404,19 @@ export class JobStore {
 }
 
 /** What the list of jobs shows of a document. */
-function columnsOf({ name, site, loads }: Job): { name: string; place: string; loadCount: number } {
-  return { name, place: site.place, loadCount: loads.length };
+function columnsOf({
+  name,
+  site,
+  loads,
+  logbook,
+  commissioning,
+}: Job): Pick<JobRow, 'name' | 'place' | 'loadCount' | 'dueOn' | 'dueText'> {
+  const [due] = dueDates(logbook, commissioning.punch);
+  return {
+    name,
+    place: site.place,
+    loadCount: loads.length,
+    dueOn: due?.on ?? null,
+    dueText: due?.text ?? '',
+  };
 }

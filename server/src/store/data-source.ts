@@ -12,6 +12,7 @@ import { PersonalData1798800000000 } from './migrations/9-personal-data.js';
 import { Papers1799400000000 } from './migrations/10-papers.js';
 import { Devices1800000000000 } from './migrations/11-devices.js';
 import { Training1810000000000 } from './migrations/12-training.js';
+import { Logbook1820000000000 } from './migrations/13-logbook.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -27,6 +28,7 @@ export const migrations = [
   Papers1799400000000,
   Devices1800000000000,
   Training1810000000000,
+  Logbook1820000000000,
 ] as const;
 
 interface Options {

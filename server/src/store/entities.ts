@@ -53,6 +53,9 @@ export interface JobRow {
   name: string;
   place: string;
   loadCount: number;
+  /** What of it is due next, and when; null = nothing is. */
+  dueOn: string | null;
+  dueText: string;
   headRevision: number;
   createdAt: Date;
   updatedAt: Date;
@@ -100,6 +103,8 @@ export const JobEntity = new EntitySchema<JobRow>({
     name: { type: 'text' },
     place: { type: 'text', default: '' },
     loadCount: { type: 'integer', name: 'load_count', default: 0 },
+    dueOn: { type: 'date', name: 'due_on', nullable: true },
+    dueText: { type: 'text', name: 'due_text', default: '' },
     headRevision: { type: 'integer', name: 'head_revision' },
     createdAt: { ...moment, name: 'created_at' },
     updatedAt: { ...moment, name: 'updated_at' },
@@ -107,6 +112,7 @@ export const JobEntity = new EntitySchema<JobRow>({
   },
   indices: [
     { name: 'job_changed_index', columns: ['workspaceId', 'updatedAt', 'id'] },
+    { name: 'job_due_index', columns: ['workspaceId', 'dueOn'] },
     // On an expression, which entities cannot say.
     { name: 'job_name_index', synchronize: false },
   ],

@@ -3,15 +3,18 @@ import { builtHouse } from './built-house.js';
 import { type BuiltBy, builtRecord, type BuiltRecord } from './built-record.js';
 
 /** Decides in what the house that was built differs from its design. */
-const seed = 20;
+export const builtSeed = 20;
 const wellPump = 'well-pump-large';
 
-/** The first house of the demo as it was built, with a soft starter to its well pump, and put into service; nothing of it is real. */
+/** The first house of the demo as it was built, with a soft starter to its well pump; nothing of it is real. */
+export const builtPlan = (): Plan => setSoftStarter(demoPlans[0]!.plan, wellPump, true);
+
+/** That house, put into service. */
 export function builtDemo(by: BuiltBy): BuiltRecord & { readonly plan: Plan } {
-  const plan = setSoftStarter(demoPlans[0]!.plan, wellPump, true);
+  const plan = builtPlan();
   const { design, islandId, hardware, simulate } = builtHouse(plan);
   return {
     plan,
-    ...builtRecord(design, islandId, hardware, (from, charge) => simulate(seed, from, charge), by),
+    ...builtRecord(design, islandId, hardware, (from, charge) => simulate(builtSeed, from, charge), by),
   };
 }

@@ -12,7 +12,7 @@ export interface BuiltHouse {
   readonly islandId: string;
   readonly hardware: OutageHardware;
   /** It as if it were built, from a minute of the year on, with a truth by its seed. */
-  readonly simulate: (seed: number, fromMinute: number, charge: number) => SimulatedHouse;
+  readonly simulate: (seed: number, fromMinute: number, charge: number, years?: number) => SimulatedHouse;
 }
 
 /** The first island of a plan with the units that are chosen for it. */
@@ -24,7 +24,7 @@ export function builtHouse(plan: Plan): BuiltHouse {
     design,
     islandId: island.id,
     hardware: designedBattery(plan, island, stack!),
-    simulate: (seed, fromMinute, charge) =>
-      simulateDesign(study, builtInCatalogue, { seed, fromMinute, charge })!,
+    simulate: (seed, fromMinute, charge, years = 0) =>
+      simulateDesign(study, builtInCatalogue, { seed, fromMinute, charge, years })!,
   };
 }

@@ -9,6 +9,7 @@ import { usualCode } from '../../rules/index.js';
 import {
   emptyCommissioning,
   emptyCourse,
+  emptyLogbook,
   emptyLot,
   emptySurvey,
   emptyUsage,
@@ -64,6 +65,7 @@ export function emptyPlan(system: SupplySystem = 'split-120-240'): Plan {
     code: usualCode(),
     course: emptyCourse(),
     commissioning: emptyCommissioning(),
+    logbook: emptyLogbook(),
     openPoints: [],
     backup: emptyBackup(),
     sources: emptySources(),

@@ -3,6 +3,7 @@ import { supplySchema } from '../../electric/index.js';
 import {
   commissioningSchema,
   courseSchema,
+  logbookSchema,
   loadSchema,
   lotSchema,
   maxPhotos,
@@ -51,6 +52,8 @@ export const houseSlices = {
   course: courseSchema,
   /** What was found when the chosen design was put into service. */
   commissioning: commissioningSchema,
+  /** Its life after it was handed over. */
+  logbook: logbookSchema,
   openPoints: z.array(openPointSchema).max(maxOpenPoints, `A job holds at most ${maxOpenPoints} open points`),
 };
 

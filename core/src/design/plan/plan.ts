@@ -1,5 +1,5 @@
 import type { StackPart } from '../../equipment/index.js';
-import type { Commissioning, Course, House, Photo } from '../../house/index.js';
+import type { Commissioning, Course, House, Logbook, Photo } from '../../house/index.js';
 import type { Code } from '../../rules/index.js';
 import type { Tariff } from '../../tariff/index.js';
 import type { DailyUse } from '../daily/daily-use.schema.js';
@@ -23,6 +23,7 @@ export interface Plan extends House, BackedUpHouse {
   dailyUse: DailyUse;
   course: Course;
   commissioning: Commissioning;
+  logbook: Logbook;
   openPoints: OpenPoint[];
   photos: Photo[];
   equipmentList: EquipmentUse;

@@ -3,13 +3,14 @@ import { heatOf } from '../placement/heat-of.js';
 import type { Plan } from './plan.js';
 
 /**
- * Slices that no study of the outage reads: pictures, who the parties are, what is still to be found out, how it is wired, and, but for the heat where the units are, which wall they hang on.
+ * Slices that no study of the outage reads: pictures, who the parties are, what is still to be found out, what its logbook says, how it is wired, and, but for the heat where the units are, which wall they hang on.
  */
 const aside = [
   'photos',
   'parties',
   'course',
   'commissioning',
+  'logbook',
   'openPoints',
   'wiring',
   'lot',
@@ -24,6 +25,7 @@ export function studiedPart(plan: Plan): Omit<Plan, Aside> & { readonly heat: re
     parties: _parties,
     course: _course,
     commissioning: _commissioning,
+    logbook: _logbook,
     openPoints: _openPoints,
     wiring: _wiring,
     lot: _lot,

@@ -34,6 +34,19 @@ const schemeSchema = z
   .regex(/^[A-Za-z0-9{}._/-]+$/, 'Use letters, digits, . _ / - and {year}, {number}')
   .refine((scheme) => scheme.includes('{number}'), 'Write {number} where the running number goes');
 
+/** What the outages of one house taught about its loads. */
+export const learnedHouseSchema = z.strictObject({
+  jobId: z.uuid(),
+  jobName: nameSchema(120),
+  on: z.iso.date('Write the day as 2026-02-28'),
+  /** What loads took over what was entered: those that run in any weather, and those that heat and cool. */
+  ordinaryTimes: amountSchema(0.1, 10),
+  weatherTimes: amountSchema(0.1, 10),
+  /** How many outages it rests on. */
+  outages: countSchema(1, 300),
+});
+export type LearnedHouse = Readonly<z.infer<typeof learnedHouseSchema>>;
+
 /** What a company prints on its papers, entered once. */
 export const companySheetSchema = z
   .strictObject({
@@ -64,6 +77,8 @@ export const companySheetSchema = z
     }),
     /** Steps the company adds to every commissioning; sheets of before know none. */
     steps: z.array(addedStepSchema).max(60, 'Keep at most 60 steps of commissioning').default([]),
+    /** What its houses taught; sheets of before know nothing. */
+    learned: z.array(learnedHouseSchema).max(200, 'Keep at most 200 houses').default([]),
   })
   .superRefine(({ payments }, context) => {
     const sum = payments.reduce((all, { share }) => all + share, 0);
@@ -91,4 +106,5 @@ export const emptyCompanySheet = (): CompanySheet => ({
   terms: '',
   notIncluded: '',
   steps: [],
+  learned: [],
 });

@@ -1,3 +1,4 @@
+import { asBuiltOf } from '../../logbook/index.js';
 import { isAmerican, systemFacts } from '../../electric/index.js';
 import {
   type Drawing,
@@ -5,6 +6,7 @@ import {
   oneLineDrawing,
   threeLineDrawing,
   threeLineWays,
+  withAsBuilt,
   withTitleBlock,
 } from '../../wiring/index.js';
 import type { Block } from '../document/paper.js';
@@ -39,7 +41,8 @@ export async function oneLinePart(of: PacketOf): Promise<Block[]> {
   const { sheet, layOut, study } = of;
   if (sheet.boxes.length === 0) return [];
   const layout = nudgedLayout(sheet, await layOut(sheet), study.plan.wiring.nudges);
-  const whole = oneLineDrawing(sheet, layout);
+  const { notes, rows } = asBuiltOf(study.plan.logbook);
+  const whole = withAsBuilt(oneLineDrawing(sheet, layout), notes, rows);
   const pieces = splitDrawing(whole, tallestMm(whole.widthMm));
   return pieces.map((drawing, index) => {
     const title = pieces.length === 1 ? 'One line' : `One line, sheet ${index + 1} of ${pieces.length}`;

@@ -74,7 +74,7 @@ export interface OutagePlan {
   readonly besideW: readonly Float64Array[];
   readonly offBeside: OutageYear['offBeside'];
   /** Does the restart of everything after the gap trip it? By minute of the window. */
-  readonly pickups: PickupMarks;
+  readonly pickups: Pick<PickupMarks, 'at'>;
   /** Charge below which each stage but the first begins, Wh. */
   readonly thresholdsWh: Float64Array;
   readonly sun: SunTrace;

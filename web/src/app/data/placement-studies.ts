@@ -25,6 +25,8 @@ const aside = [
   'finance',
   'existingUnits',
   'course',
+  'commissioning',
+  'logbook',
   'openPoints',
   'sources',
   'dailyUse',

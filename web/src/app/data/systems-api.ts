@@ -9,6 +9,7 @@ import {
   recordingListSchema,
   recordingRowsSchema,
   recordingSchema,
+  rowOfSample,
   sampleOfRow,
   type SystemEvent,
   systemEventSchema,
@@ -57,6 +58,19 @@ export class SystemsApi {
 
   end(jobId: string, recordingId: string): Observable<unknown> {
     return this.http.post(`/api/jobs/${jobId}/system/recordings/${recordingId}/end`, {});
+  }
+
+  /** Keeps readings of a file as a recording. */
+  take(
+    jobId: string,
+    name: string,
+    beganAt: string,
+    samples: readonly OutageSample[],
+  ): Observable<Recording> {
+    const rows = samples.map(rowOfSample);
+    return this.http
+      .post(`/api/jobs/${jobId}/system/recordings/import`, { name, beganAt, rows })
+      .pipe(parsed(recordingSchema));
   }
 
   /** What was recorded, in the order of time. */

@@ -19,7 +19,7 @@ const sameButNudges = (one: Plan | null, other: Plan | null): boolean =>
   one === other ||
   (one !== null &&
     other !== null &&
-    sameBut(one, other, ['wiring', 'photos', 'course', 'commissioning', 'openPoints']) &&
+    sameBut(one, other, ['wiring', 'photos', 'course', 'commissioning', 'logbook', 'openPoints']) &&
     sameBut(one.wiring, other.wiring, ['nudges']));
 
 /** The wiring of the open design, derived and judged in a worker after every edit. */

@@ -30,6 +30,7 @@ import { Savers } from '../data/savers';
 import { TakeAlong } from '../field/take-along';
 import { GivenTo } from '../people/given-to';
 import { SignedIn } from '../people/session';
+import { localDay } from '../ui/local-day';
 
 const searchMs = 200;
 const firstQuery: JobQuery = jobQuerySchema.parse({});
@@ -40,6 +41,7 @@ const firstOrder: Readonly<Record<JobSort, JobQuery['order']>> = {
   loads: 'down',
   name: 'up',
   place: 'up',
+  due: 'up',
 };
 
 /** The jobs, a page at a time; the bin behind them. */
@@ -75,6 +77,7 @@ export class JobList {
     { sort: 'name', title: 'Job', isNumber: false },
     { sort: 'place', title: 'Place', isNumber: false },
     { sort: 'loads', title: 'Loads', isNumber: true },
+    { sort: 'due', title: 'Due', isNumber: false },
     { sort: 'changed', title: 'Changed', isNumber: false },
   ];
 
@@ -108,7 +111,12 @@ export class JobList {
   protected readonly rows = computed(() => {
     const page = this.found();
     if (!page) return null;
-    return page.rows.map((job) => ({ job, isDeleted: this.deleted().has(job.id) }));
+    const today = localDay(new Date());
+    return page.rows.map((job) => ({
+      job,
+      isDeleted: this.deleted().has(job.id),
+      isLate: job.due !== null && job.due.on < today,
+    }));
   });
   protected readonly pages = computed(() => Math.max(1, Math.ceil((this.found()?.total ?? 0) / jobsPerPage)));
   protected readonly pageText = computed(() => {

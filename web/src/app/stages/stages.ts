@@ -4,6 +4,7 @@ import { commissioningStage } from './commissioning/commissioning.stage';
 import { dailyStage } from './daily/daily.stage';
 import { loadsStage } from './loads/loads.stage';
 import { optionsStage } from './options/options.stage';
+import { logbookStage } from './logbook/logbook.stage';
 import { outageStage } from './outage/outage.stage';
 import { panelsStage } from './panels/panels.stage';
 import { papersStage } from './papers/papers.stage';
@@ -28,4 +29,5 @@ export const stages: readonly Stage[] = [
   placementStage,
   papersStage,
   commissioningStage,
+  logbookStage,
 ];

@@ -12,6 +12,7 @@ import type {
   WiringMargin,
   WiringSafety,
 } from '@levamen/core/wiring';
+import type { AsBuilt } from '@levamen/core/logbook';
 import type { ChosenStacks } from '../data/stack-of';
 
 /** Which drawing is asked for, and how. */
@@ -20,6 +21,8 @@ export interface DrawingAsked {
   readonly nudges: readonly Nudge[];
   /** The isolating device whose every conductor is shown; '' = the whole, in one line. */
   readonly deviceId: string;
+  /** What it says of the house as it was built. */
+  readonly asBuilt: AsBuilt;
 }
 
 export interface DrawingAnswer {

@@ -8,6 +8,7 @@ import {
   nudgedLayout,
   networkOf,
   oneLineDrawing,
+  withAsBuilt,
   type OneLineLayout,
   oneLinePlan,
   type OneLinePlan,
@@ -76,7 +77,7 @@ const api: WiringApi = {
     };
   },
   material: (asked) => materialOf(asked.plan, stackOf(asked)),
-  draw: async ({ units, nudges, deviceId }) => {
+  draw: async ({ units, nudges, deviceId, asBuilt: { notes, rows } }) => {
     if (!last) return null;
     const { design, plan } = last;
     const { system } = plan.supply;
@@ -91,7 +92,11 @@ const api: WiringApi = {
     }
     const sheet = await laidOut(design, units);
     return {
-      drawing: oneLineDrawing(sheet.plan, nudgedLayout(sheet.plan, sheet.layout, nudges)),
+      drawing: withAsBuilt(
+        oneLineDrawing(sheet.plan, nudgedLayout(sheet.plan, sheet.layout, nudges)),
+        notes,
+        rows,
+      ),
       tags: oneLineTags(sheet.plan),
       ways,
       deviceId: '',

@@ -1,6 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { sameValue } from '@levamen/core/base';
 import { nudge } from '@levamen/core/design';
+import { emptyLogbook } from '@levamen/core/house';
+import { asBuiltOf } from '@levamen/core/logbook';
 import { type Counterexample, type Situation, situationsOf } from '@levamen/core/wiring';
 import { catchError, from, of, switchMap } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
@@ -34,6 +37,9 @@ export class WiringState {
     () => this.situations()[this.situationIndex()] ?? this.situations()[0] ?? null,
   );
 
+  private readonly asBuilt = computed(() => asBuiltOf(this.session.plan()?.logbook ?? emptyLogbook()), {
+    equal: sameValue,
+  });
   readonly drawn = toSignal(
     toObservable(
       computed(() => ({
@@ -41,6 +47,7 @@ export class WiringState {
         units: this.evaluations.units(),
         nudges: this.session.plan()?.wiring.nudges ?? [],
         deviceId: this.deviceId(),
+        asBuilt: this.asBuilt(),
       })),
     ).pipe(
       switchMap(({ answer, ...asked }) =>

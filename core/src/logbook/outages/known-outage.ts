@@ -1,0 +1,47 @@
+import type { OutageSample } from '../../commissioning/details.js';
+import type { LoggedOutage } from '../../house/index.js';
+import { courseOfSamples, type RecordedCourse } from './course-of-samples.js';
+import { outagesInSamples } from './outages-in-samples.js';
+
+/** An outage with everything that is known of it: what was recorded counts before what was typed. */
+export interface KnownOutage {
+  readonly outage: LoggedOutage;
+  readonly minutes: number;
+  /** Until the battery was empty, min; null = it held. */
+  readonly emptyMin: number | null;
+  readonly startCharge: number | null;
+  readonly endCharge: number | null;
+  /** null = nothing was recorded. */
+  readonly course: RecordedCourse | null;
+  readonly samples: readonly OutageSample[];
+}
+
+/** @param samples of its recording; none where there is none */
+export function knownOutage(outage: LoggedOutage, samples: readonly OutageSample[]): KnownOutage {
+  const minutes = Math.max(1, Math.round(outage.lastedH * 60));
+  const emptyMin = outage.emptyAfterH === null ? null : Math.max(1, Math.round(outage.emptyAfterH * 60));
+  const [span] = outagesInSamples(samples);
+  if (!span)
+    return {
+      outage,
+      minutes,
+      emptyMin,
+      startCharge: outage.startCharge,
+      endCharge: outage.endCharge,
+      course: null,
+      samples: [],
+    };
+  const course = courseOfSamples(samples, span.awayS, minutes);
+  const before = samples.findLast(({ second, charge }) => second <= span.awayS && charge !== null);
+  return {
+    outage,
+    minutes,
+    emptyMin,
+    startCharge: before?.charge ?? firstOf(course.charge) ?? outage.startCharge,
+    endCharge: firstOf(course.charge.toReversed()) ?? outage.endCharge,
+    course,
+    samples,
+  };
+}
+
+const firstOf = (series: Float32Array): number | null => series.find((value) => !Number.isNaN(value)) ?? null;
