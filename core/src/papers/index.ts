@@ -7,6 +7,8 @@ export {
   licenceSchema,
   paymentSchema,
 } from './company/company-sheet.schema.js';
+export { type LearnedBattery, learnedBattery } from './company/learned-battery.js';
+export { type LearnedDefault, learnedDefault } from './company/learned-default.js';
 export { nextLetter, paperNumber, revisionLetter } from './company/paper-number.js';
 export type { Block, Cell, Column, Missing, Paper, TableCell } from './document/paper.js';
 export {

@@ -154,7 +154,9 @@ export function builtLogbook(
     () => `unit-${(number += 1)}`,
   );
   const [inverter] = units;
-  const battery = design.wired.graph.places.find(({ kind }) => kind === 'battery');
+  const { places } = design.wired.graph;
+  const battery =
+    places.find(({ kind }) => kind === 'battery') ?? places.find(({ kind }) => kind === 'inverter');
   const visits: Visit[] = [
     {
       id: 'first-test',

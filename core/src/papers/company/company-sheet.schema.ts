@@ -8,6 +8,7 @@ import {
   nameSchema,
   noteSchema,
 } from '../../base/index.js';
+import { measuredStackSchema, stackPartSchema } from '../../equipment/index.js';
 import { addedStepSchema } from '../../house/index.js';
 
 /** A licence that is printed, and who holds it. */
@@ -44,6 +45,10 @@ export const learnedHouseSchema = z.strictObject({
   weatherTimes: amountSchema(0.1, 10),
   /** How many outages it rests on. */
   outages: countSchema(1, 300),
+  /** Its units, and what they were measured to be; null = nothing was. */
+  battery: z
+    .strictObject({ parts: z.array(stackPartSchema).min(1).max(12), measured: measuredStackSchema })
+    .nullable(),
 });
 export type LearnedHouse = Readonly<z.infer<typeof learnedHouseSchema>>;
 

@@ -38,7 +38,7 @@ export const paperParts = {
   parts: ['units', 'wiring', 'work'],
   labels: ['list', 'sheets'],
   card: ['hours', 'on', 'off-first', 'trip', 'return', 'emergency'],
-  report: ['summary', 'steps', 'outage', 'left', 'signed'],
+  report: ['summary', 'steps', 'built', 'outage', 'left', 'signed'],
 } as const satisfies Readonly<Record<PaperKind, readonly string[]>>;
 
 const partNames = [...new Set(Object.values(paperParts).flat())];

@@ -12,6 +12,7 @@ import {
 import { quantityText } from '../../base/index.js';
 import type { Commissioning, Signature } from '../../house/index.js';
 import type { Block, Missing, PaperPart, TableCell } from '../document/paper.js';
+import { builtBlocks } from './built-blocks.js';
 import { momentText } from './moment-text.js';
 import { outageBlocks } from './outage-blocks.js';
 import type { RecordedOutage } from './recorded-outage.js';
@@ -59,6 +60,7 @@ export function reportPaper(
         id: 'steps',
         blocks: phaseNames.flatMap((phase) => phaseBlocks(phase, steps, record)),
       },
+      { id: 'built', blocks: builtBlocks(plan) },
       { id: 'outage', blocks: outageBlocks(design, recordings) },
       { id: 'left', blocks: leftBlocks(record) },
       { id: 'signed', blocks: signedBlocks(record) },

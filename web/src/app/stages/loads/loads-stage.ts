@@ -28,6 +28,7 @@ import { AddLoadsDialog, type AddWay } from './add-loads-dialog';
 import { DemandChart } from './demand-chart';
 import { sameContext, type CellContext } from './load-columns';
 import { LoadDetail } from './load-detail';
+import { LearnedOffer } from './learned-offer';
 import { LoadEdits } from './load-edits';
 import { LoadsTable } from './loads-table';
 
@@ -38,7 +39,16 @@ const settleMs = 120;
 /** The loads of the house: what each takes, what it asks for, and which stay on in an outage. */
 @Component({
   selector: 'lv-loads-stage',
-  imports: [AddLoadsDialog, Button, DemandChart, FigureButton, FindingsList, LoadDetail, LoadsTable],
+  imports: [
+    AddLoadsDialog,
+    Button,
+    DemandChart,
+    FigureButton,
+    FindingsList,
+    LearnedOffer,
+    LoadDetail,
+    LoadsTable,
+  ],
   providers: [LoadEdits],
   templateUrl: './loads-stage.html',
   styleUrl: './loads-stage.css',

@@ -1,6 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { calibrateLoads, takeCalibration } from '@levamen/core/logbook/details';
+import { chooseFor, islandOf, takeMeasured } from '@levamen/core/design';
+import { measuredStackSchema } from '@levamen/core/equipment';
+import { yearsBetween } from '@levamen/core/logbook';
+import { calibrateLoads, measuredAt, withCalibration } from '@levamen/core/logbook/details';
+import type { LearnedHouse } from '@levamen/core/papers';
 import { Button } from 'primeng/button';
 import { Appearance } from '../../data/appearance';
 import { JobSession } from '../../data/job-session';
@@ -116,30 +120,61 @@ export class LearnedPart {
     this.state.logbook().calibrations.map(({ id, on, by, says }) => ({ id, text: `${on}: ${says} ${by}` })),
   );
 
+  /** What the battery is by now, by what was measured; null = nothing was. */
+  private readonly measuredNow = computed(() => {
+    const battery = this.study.battery();
+    if (!battery) return null;
+    const now = new Date().toISOString();
+    const years = battery.since === null ? 0 : yearsBetween(battery.since, now);
+    const read = measuredStackSchema.safeParse(measuredAt(battery, years, now));
+    return read.success ? read.data : null;
+  });
+  private readonly inDesign = computed(() => {
+    const islandId = this.study.islandId();
+    const stacks = this.session.plan()?.equipment.stacks ?? [];
+    return stacks.find((one) => one.islandId === islandId)?.measured ?? null;
+  });
+  protected readonly mayTakeBattery = computed(() => this.measuredNow() !== null);
+  protected readonly takenBattery = computed(() => {
+    const measured = this.inDesign();
+    return measured
+      ? `The design counts with what was measured, taken in on ${measured.at.slice(0, 10)}: ${percent(measured.usableTimes)} of its data sheet at that age.`
+      : 'The design counts by data sheets.';
+  });
+
+  /** Into the design; one step of undo. */
+  protected takeBattery(): void {
+    const measured = this.measuredNow();
+    const plan = this.session.plan();
+    const parts = this.study.parts();
+    const island = plan && islandOf(plan, this.study.islandId());
+    if (!measured || !island || !parts) return;
+    this.session.edit('what outages measured', (now) =>
+      takeMeasured(chooseFor(now, island, parts), island.id, measured),
+    );
+  }
+
+  private batteryNow(): LearnedHouse['battery'] {
+    const measured = this.measuredNow();
+    const parts = this.study.parts();
+    return measured && parts ? { parts: [...parts], measured } : null;
+  }
+
   /** Into the loads of this job; one step of undo. */
   protected take(): void {
     const found = this.calibrated();
     if (!found) return;
-    const ordinaryTimes = Number(found.ordinary.times.toFixed(3));
-    const weatherTimes = Number(found.weather.times.toFixed(3));
-    const says = `Loads times ${ordinaryTimes}, heating and cooling times ${weatherTimes}, by ${found.evidence.length} outages.`;
-    this.session.edit('loads as outages showed them', (plan) => ({
-      ...takeCalibration(plan, ordinaryTimes, weatherTimes),
-      logbook: {
-        ...plan.logbook,
-        calibrations: [
-          ...plan.logbook.calibrations,
-          {
-            id: crypto.randomUUID(),
-            on: this.state.today(),
-            by: this.state.who(),
-            ordinaryTimes,
-            weatherTimes,
-            says,
-          },
-        ],
-      },
-    }));
+    const { ordinary, weather, evidence } = found;
+    this.session.edit('loads as outages showed them', (plan) =>
+      withCalibration(plan, {
+        id: crypto.randomUUID(),
+        on: this.state.today(),
+        by: this.state.who(),
+        ordinaryTimes: ordinary.times,
+        weatherTimes: weather.times,
+        restsOn: evidence.length === 1 ? 'one outage' : `${evidence.length} outages`,
+      }),
+    );
   }
 
   protected keepForCompany(): void {
@@ -153,6 +188,7 @@ export class LearnedPart {
       ordinaryTimes: Number(found.ordinary.times.toFixed(3)),
       weatherTimes: Number(found.weather.times.toFixed(3)),
       outages: found.evidence.length,
+      battery: this.batteryNow(),
     });
   }
 }

@@ -69,16 +69,20 @@ export class LogbookStudy {
     const stacks = this.stacks()?.stacks ?? [];
     return (stacks.find(({ islandId }) => islandId === chosen?.islandId) ?? stacks[0])?.islandId ?? '';
   });
+  /** Units of the island that is looked at; null = none are chosen. */
+  readonly parts = computed(
+    () => this.stacks()?.stacks.find(({ islandId }) => islandId === this.islandId())?.parts ?? null,
+  );
   private readonly asked = computed(() => {
     const chosen = this.stacks();
-    const stack = chosen?.stacks.find(({ islandId }) => islandId === this.islandId());
-    if (!chosen || !stack || this.recordings() === null) return null;
+    const parts = this.parts();
+    if (!chosen || !parts || this.recordings() === null) return null;
     const weather = this.weather.year();
     if (chosen.plan.outage.weatherId !== null && !weather.ready) return null;
     return {
       plan: chosen.plan,
-      parts: stack.parts,
-      islandId: stack.islandId,
+      parts,
+      islandId: this.islandId(),
       weather: weather.year,
       catalogue: chosen.catalogue,
     };

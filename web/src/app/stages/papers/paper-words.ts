@@ -70,6 +70,7 @@ export const partWords: Readonly<Record<(typeof paperParts)[PaperKind][number], 
   summary: 'What was put into service',
   steps: 'Steps and readings',
   outage: 'Staged outages',
+  built: 'As built',
   left: 'Left to do',
   signed: 'Signatures',
 };

@@ -27,6 +27,7 @@ import { NothingYet } from '../nothing-yet';
 import { CostCard } from './cost-card';
 import { FailingStacks } from './failing-stacks';
 import { ExistingCard } from './existing-card';
+import { LearnedBatteryOffer } from './learned-battery-offer';
 import { ListCard } from './list-card';
 import { StackEditor } from './stack-editor';
 import type { StackRow } from './stack-row';
@@ -43,6 +44,7 @@ import type { StackRow } from './stack-row';
     FigureButton,
     FindingsList,
     IslandChoice,
+    LearnedBatteryOffer,
     ListCard,
     NothingYet,
     Quantity,
@@ -103,7 +105,7 @@ export class SourcesStage {
     if (!measured) return '';
     const { usableTimes, standbyW, at } = measured;
     const takes = standbyW === null ? '' : `, takes ${quantityText(standbyW, 'W')} itself`;
-    return `Measured in a staged outage: holds ${quantityText(usableTimes, 'share')} of what its data sheets say${takes} (taken in on ${at.slice(0, 10)}).`;
+    return `Measured in an outage: holds ${quantityText(usableTimes, 'share')} of what its data sheets say${takes} (taken in on ${at.slice(0, 10)}).`;
   });
   protected readonly parts = computed(() => this.chosen() ?? this.evaluation()?.selected?.stack.parts ?? []);
   protected readonly start = computed(() => {
