@@ -5,17 +5,23 @@ import { weatherUse } from '../../study/details.js';
 const longest = Object.fromEntries(
   Object.values(dayPartFacts).map(({ field, hours }) => [field, hours.length]),
 ) as Readonly<Record<keyof HoursOfUse, number>>;
+/** A load takes no more, W: see its schema. */
+const mostW = 50_000;
 const rounded = (value: number): number => Number(value.toFixed(3));
 
-/** A load that takes so many times the energy: it runs longer, and where it runs all the time already, it takes more of that time. */
+/**
+ * A load that takes so many times the energy: it runs longer, as far as its hours have room; then for a larger share of them; what is still
+ * missing it takes while it runs, since nothing runs longer than all the time.
+ */
 export function withUseTimes(load: Load, times: number): Load {
   const seasons = Object.entries(load.use);
   const shares = seasons.flatMap(([, hours]) =>
     Object.entries(hours).map(([field, hoursOf]) => hoursOf / longest[field as keyof HoursOfUse]),
   );
-  // As much as the hours have room for; the rest by the share of them in which it runs.
   const room = 1 / Math.max(1e-9, ...shares);
   const byHours = Math.min(times, Math.max(1, room));
+  const byShare = Math.min(times / byHours, Math.max(1, 1 / Math.max(1e-9, load.dutyCycle)));
+  const byPower = times / byHours / byShare;
   const use = Object.fromEntries(
     seasons.map(([season, hours]) => [
       season,
@@ -27,7 +33,13 @@ export function withUseTimes(load: Load, times: number): Load {
       ),
     ]),
   ) as Load['use'];
-  return { ...load, use, dutyCycle: rounded(Math.min(1, load.dutyCycle * (times / byHours))) };
+  return {
+    ...load,
+    use,
+    dutyCycle: rounded(Math.min(1, load.dutyCycle * byShare)),
+    runningPowerW:
+      byPower === 1 ? load.runningPowerW : rounded(Math.min(mostW, load.runningPowerW * byPower)),
+  };
 }
 
 /** The plan with loads brought in line with what outages showed: those that run in any weather, and those that heat and cool. */

@@ -71,6 +71,8 @@ export interface ReplayQuestion {
 const followed = { times: 4, leastH: 72, mostH: 14 * 24 };
 /** Charge is shown in whole percents, and is not better known than two of them (common practice, no source). */
 const chargeError = 0.02;
+/** Charge at which a replay is as good as empty, share. */
+const nearlyEmpty = 0.05;
 /** Hours are not better known than this share of them. */
 const hoursError = 0.05;
 
@@ -152,6 +154,11 @@ export function replayOutage(
     outcome === 'hours' ? hoursError * (was ?? 0) : chargeError,
     (explained.most - explained.least) / 2,
   );
+  const middle = middleOf(played.map(({ before }) => outcomeOf(before)));
+  // A battery that nearly was empty the night before: hours are far apart, its charge is not.
+  const endsAlike =
+    emptyMin !== null &&
+    played[middle]!.after.charge[Math.min(minutes, Math.ceil(emptyMin)) - 1]! <= nearlyEmpty;
   const figures: Readonly<Record<Reason, readonly [reckoned: number, was: number]>> = {
     charge: [startCharge, known.startCharge ?? startCharge],
     temperature: [meanOf(worlds.map(({ reckonedC }) => reckonedC)), outage.outdoorC ?? 0],
@@ -166,7 +173,6 @@ export function replayOutage(
     generator: [hardware.generator?.powerW ?? 0, 0],
     battery: [hardware.usableWh, found?.usableWh ?? hardware.usableWh],
   };
-  const middle = middleOf(played.map(({ before }) => outcomeOf(before)));
   return {
     outcome,
     predicted,
@@ -181,7 +187,7 @@ export function replayOutage(
       }))
       .toSorted((a, b) => Math.abs(b.effect) - Math.abs(a.effect)),
     rest,
-    isExplained: rest !== null && Math.abs(rest) <= doubt,
+    isExplained: rest !== null && (Math.abs(rest) <= doubt || endsAlike),
     followedH,
     usableWh: hardware.usableWh,
     predictedCharge: played[middle]!.before.charge,

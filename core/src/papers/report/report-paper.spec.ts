@@ -98,3 +98,44 @@ describe('a staged outage in the report', () => {
     expect(blocksOf([{ ...recording, samples: samples.slice(0, 1) }])).toEqual([]);
   });
 });
+
+describe('what was built, in the report', () => {
+  const logbook = {
+    ...farm!.plan.logbook,
+    units: [
+      {
+        id: 'u',
+        name: 'Pack, 1 of 2',
+        itemId: '' as const,
+        serial: 'LP-1',
+        firmware: '2.1',
+        builtInOn: '2023-10-12',
+        warrantyYears: null,
+        warrantedShare: null,
+        note: '',
+      },
+    ],
+    deviations: [
+      {
+        id: 'd',
+        aboutId: '' as const,
+        what: 'Place',
+        designed: 'left',
+        built: 'right',
+        why: 'A pipe',
+        on: null,
+      },
+    ],
+  };
+  it('lists units by serial number, and what is otherwise than designed', () => {
+    const { parts } = reportPaper({ ...farm!, plan: { ...farm!.plan, logbook } }, []);
+    const words = textsOf(parts.find(({ id }) => id === 'built')!.blocks);
+    for (const word of ['As built', 'Pack, 1 of 2', 'LP-1', '2.1', 'Place', 'left', 'right', 'A pipe'])
+      expect(words).toContain(word);
+  });
+
+  it('says nothing where nothing is written down', () => {
+    const { parts } = reportPaper(farm!, []);
+    expect(parts.find(({ id }) => id === 'built')!.blocks).toEqual([]);
+  });
+});
