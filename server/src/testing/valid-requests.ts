@@ -3,7 +3,7 @@ import { deflateSync } from 'node:zlib';
 import { encodeMilli } from '@levamen/core/house/details';
 import { demoJobs, newJob } from '@levamen/core/job';
 import { demoBook, demoItems } from '@levamen/core/offer';
-import { xlsxType } from '@levamen/core/api';
+import { recordingColumns, xlsxType } from '@levamen/core/api';
 import { digestOf } from '../blobs/blob-store.js';
 import { photo } from './photo.js';
 import { readingSet } from './reading-set.js';
@@ -21,6 +21,8 @@ export interface Valid {
 /** Sends a request, and gives what came back. */
 export type Send = (request: Valid) => Promise<{ readonly status: number; readonly text: string }>;
 
+/** A document of which the server reads the beginning only. */
+const document = Buffer.from('%PDF-1.7\n%%EOF\n');
 const values = deflateSync(encodeMilli(Int32Array.from([1000, -3, 7, 4_000_000])));
 
 /** As fetch sends it. */
@@ -81,6 +83,22 @@ export async function validRequests(send: Send): Promise<readonly (() => Promise
     { method: 'GET', path: `${own}/readings/${set.id}/channels/0` },
     { method: 'PUT', path: `${own}/photos/${digestOf(photo)}`, type: 'image/jpeg', body: photo },
     { method: 'GET', path: `${own}/photos/${digestOf(photo)}` },
+    {
+      method: 'PUT',
+      path: `${own}/documents/${digestOf(document)}`,
+      type: 'application/pdf',
+      body: document,
+    },
+    { method: 'GET', path: `${own}/documents/${digestOf(document)}` },
+    {
+      method: 'POST',
+      path: `${own}/system/recordings/import`,
+      body: {
+        name: 'Storm',
+        beganAt: '2026-02-11T20:00:00Z',
+        rows: [0, 10].map((second) => recordingColumns.map((column) => (column === 'second' ? second : 1))),
+      },
+    },
     { method: 'GET', path: `/api/weather/${year.id}` },
     { method: 'POST', path: '/api/weather', type: 'text/csv', body: weatherText() },
     { method: 'GET', path: '/api/monitor/1/history.json?fromS=0&toS=9000&intervalS=900' },

@@ -12,7 +12,7 @@ const textMm = 2.5;
 const rowMm = 4.2;
 /** The sign of a revision: a triangle with its number (common practice, no source), so high and wide. */
 const markMm = 5;
-const gapMm = 1.5;
+const gapMm = 2.5;
 
 /** A drawing with a numbered mark at everything that was built otherwise, and what each means in a list below it. */
 export function withAsBuilt(
@@ -61,8 +61,8 @@ function markItems(about: string, x: number, y: number, number: number): Drawing
         [x + markMm, y],
         [x + markMm / 2, y - markMm],
       ],
-      { layer: 'findings', widthMm: 0.3, closed: true },
+      { layer: 'text', widthMm: 0.3, closed: true },
     ),
-    textItem(about, [x + markMm / 2, y - 0.7], String(number), textMm * 0.9, 'findings', 'middle'),
+    textItem(about, [x + markMm / 2, y - 0.7], String(number), textMm * 0.9, 'text', 'middle'),
   ];
 }

@@ -73,7 +73,7 @@ export class LearnedOffer {
         by: this.identity.who().actor,
         ordinaryTimes,
         weatherTimes,
-        restsOn: `${outages} outages of ${houses} houses of the company`,
+        restsOn: `${outages === 1 ? 'one outage' : `${outages} outages`} of ${houses === 1 ? 'one house' : `${houses} houses`} of the company`,
       }),
     );
   }

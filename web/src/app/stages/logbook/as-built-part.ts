@@ -89,7 +89,10 @@ export class AsBuiltPart {
   protected readonly aboutChoices = computed(() => {
     const graph = this.wired().answer?.wired.graph;
     const things = graph
-      ? [...graph.places, ...graph.parts.filter(({ device }) => device !== null)].map(({ id, name }) => ({
+      ? [
+          ...graph.places.filter(({ kind }) => kind !== 'terminals'),
+          ...graph.parts.filter(({ device }) => device !== null),
+        ].map(({ id, name }) => ({
           value: id,
           label: name,
         }))
