@@ -105,6 +105,15 @@ export const recordingImportSchema = z.strictObject({
 });
 export type RecordingImport = z.infer<typeof recordingImportSchema>;
 
+/** What came of asking a system for the outages it remembers. */
+export const rememberedOutagesSchema = z.object({
+  taken: z.array(recordingSchema),
+  /** So many were kept before. */
+  known: z.int(),
+  problems: z.array(z.string()),
+});
+export type RememberedOutages = z.infer<typeof rememberedOutagesSchema>;
+
 /** Readings of a recording as rows; see {@link recordingColumns}. */
 export const recordingRowsSchema = z.object({ rows: z.array(z.array(value)) });
 export const recordingQuerySchema = z.strictObject({

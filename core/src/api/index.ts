@@ -159,6 +159,8 @@ export {
   mostRecordings,
   type Recording,
   type RecordingImport,
+  type RememberedOutages,
+  rememberedOutagesSchema,
   recordingImportSchema,
   recordingListSchema,
   recordingQuerySchema,

@@ -13,6 +13,7 @@ export { mainHandles } from './steps/main-handles.js';
 export { readNow } from './staged/read-now.js';
 export { houseW, type RecordedEvent, recordedEvents } from './staged/recognise-events.js';
 export { type BuiltHouse, builtHouse } from './simulated/built-house.js';
+export { sampleOfHouse } from './simulated/sample-of-house.js';
 export { recordHouse } from './simulated/record-house.js';
 export { type DesignedBattery, measuredBattery, type MeasuredBattery } from './staged/measured-battery.js';
 export { builtDemo, builtPlan, builtSeed } from './simulated/built-demo.js';

@@ -1,4 +1,4 @@
-import type { Server } from 'node:http';
+import { createServer as createHttpServer, type Server } from 'node:http';
 import { createServer as createTcpServer, type AddressInfo, type Server as TcpServer } from 'node:net';
 import { demoJobs, newJob } from '@levamen/core/job';
 import type { FoundSystem, SystemEvent } from '@levamen/core/api';
@@ -431,5 +431,96 @@ describe('devices that answer nonsense', () => {
     const jobId = await made();
     const silent = await until(jobId, { ...address, port: 1 }, (one) => one.kind === 'silent');
     expect(silent).toMatchObject({ kind: 'silent', againInS: 1 });
+  });
+});
+
+describe('outages a system remembers', () => {
+  const ask = (jobId: string, system: object) =>
+    test.agent.post(`/api/jobs/${jobId}/system/outages`).send(system);
+  const recordingsOf = async (jobId: string) =>
+    (await test.agent.get(`/api/jobs/${jobId}/system/recordings`).expect(200)).body as {
+      name: string;
+      samples: number;
+    }[];
+
+  it('become recordings, each once', async () => {
+    const { house, simulated, address } = await gateway(3600);
+    const jobId = await made();
+    const waits = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+    await waits(300);
+    simulated.now();
+    house.switchGrid(false);
+    simulated.changed();
+    await waits(1500);
+    simulated.now();
+    house.switchGrid(true);
+    simulated.changed();
+    await waits(700);
+    const first = await ask(jobId, address).expect(200);
+    expect(first.body).toMatchObject({ known: 0, problems: [] });
+    expect((first.body as { taken: unknown[] }).taken).toHaveLength(1);
+    const again = await ask(jobId, address).expect(200);
+    expect(again.body).toEqual({ taken: [], known: 1, problems: [] });
+    const [recording] = await recordingsOf(jobId);
+    expect(recording!.name).toMatch(/^Outage of \d{4}-/);
+    expect(recording!.samples).toBeGreaterThan(60);
+  });
+
+  /** A system that says whatever it is told to. */
+  const saying = async (text: string, status = 200) => {
+    const server = createHttpServer((_request, response) => {
+      response.writeHead(status, { 'content-type': 'application/json' }).end(text);
+    }).listen(0, '127.0.0.1');
+    await new Promise((resolve) => server.once('listening', resolve));
+    closing.push(() => server.close());
+    return { host: '127.0.0.1', port: 1, units: '1', httpPort: (server.address() as AddressInfo).port };
+  };
+  const row = (second: number) => [second, 500];
+  const outage = {
+    from: '2026-02-11T20:00:00Z',
+    isOver: true,
+    columns: ['second', 'batteryW', 'mood'],
+    rows: [0, 10, 20].map(row),
+  };
+
+  it('are taken without what is wrong with them, and that is said', async () => {
+    const jobId = await made();
+    const system = await saying(
+      JSON.stringify([
+        outage,
+        { ...outage, from: '1970-01-01T00:12:00Z' },
+        { ...outage, from: '2026-03-11T20:00:00Z', rows: [10, 0].map(row) },
+        { ...outage, from: '2026-04-11T20:00:00Z', isOver: false },
+      ]),
+    );
+    const { body } = await ask(jobId, system).expect(200);
+    expect(body).toMatchObject({ taken: [{ samples: 3 }], known: 0 });
+    expect((body as { problems: string[] }).problems).toEqual([
+      'One of 1970-01-01 was left out: the clock of the system was not set.',
+      expect.stringContaining('in the order of their seconds'),
+    ]);
+  });
+
+  it.each([
+    ['nonsense', 'cannot be understood', JSON.stringify({ outages: 'none' }), 200],
+    ['no JSON', 'The system was asked for its outages', '<html>', 200],
+    ['an error', 'It answers 500', '{}', 500],
+    [
+      'too many rows',
+      'cannot be understood',
+      JSON.stringify([{ ...outage, rows: Array.from({ length: 20_001 }, (_, index) => row(index)) }]),
+      200,
+    ],
+  ])('are refused in words where it says %s', async (_what, words, text, status) => {
+    const { body } = await ask(await made(), await saying(text, status)).expect(502);
+    expect(JSON.stringify(body)).toContain(words);
+  });
+
+  it('are not asked for elsewhere than allowed, nor without a port', async () => {
+    const jobId = await made();
+    const system = { host: '10.1.2.3', port: 502, units: '1', httpPort: 80 };
+    await ask(jobId, system).expect(403);
+    const { body } = await ask(jobId, { ...system, host: '127.0.0.1', httpPort: null }).expect(502);
+    expect(JSON.stringify(body)).toContain('enter its port');
   });
 });

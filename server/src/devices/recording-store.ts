@@ -92,6 +92,11 @@ export class RecordingStore {
     return { id: row.id, name, beganAt, endedAt: row.endedAt!.toISOString(), samples: rows.length };
   }
 
+  /** Has a job a recording that began at this moment? */
+  beganThen(jobId: string, beganAt: string): Promise<boolean> {
+    return this.source.manager.existsBy(RecordingEntity, { jobId, beganAt: new Date(beganAt) });
+  }
+
   private async checkRoom(jobId: string, manager: EntityManager): Promise<void> {
     if ((await manager.countBy(RecordingEntity, { jobId })) >= mostRecordings)
       throw new HttpProblem(

@@ -14,6 +14,7 @@ import { HttpProblem, notFound } from '../http/problem.js';
 import { validId } from '../http/valid-id.js';
 import { whoOf } from '../http/who-of.js';
 import { checkAllowed } from './allowed-address.js';
+import { keptOutages } from './kept-outages.js';
 import type { RecordingEntityRow } from './device-entities.js';
 import type { RecordingStore } from './recording-store.js';
 import { SystemLink } from './system-link.js';
@@ -87,6 +88,17 @@ export function systemRoutes({ rooms, store, networks, seen, stopping }: Parts):
     response
       .status(201)
       .json({ id: row.id, name, beganAt: row.beganAt.toISOString(), endedAt: null, samples: 0 });
+  });
+
+  router.post<Parameters>('/outages', async (request, response) => {
+    const jobId = await seen(request.params.id);
+    const system = await allowed(parseBody(systemRequestSchema, request.body));
+    const { outages, problems } = await keptOutages(system, Date.now());
+    const taken = [];
+    for (const outage of outages)
+      if (!(await store.beganThen(jobId, outage.beganAt)))
+        taken.push(await store.take(jobId, outage, whoOf(request)));
+    response.json({ taken, known: outages.length - taken.length, problems });
   });
 
   router.post<Parameters>('/recordings/import', async (request, response) => {

@@ -181,6 +181,47 @@ describe('a gateway over HTTP', () => {
   });
 });
 
+describe('what a gateway remembers', () => {
+  const kept = async () =>
+    (await supertest(http).get('/outages').expect(200)).body as {
+      from: string;
+      isOver: boolean;
+      columns: string[];
+      rows: (number | null)[][];
+    }[];
+
+  it('is its outages: from before the grid went until it was back for a while', async () => {
+    expect(await kept()).toEqual([]);
+    for (let minute = 0; minute < 3; minute += 1) {
+      pass(60);
+      await supertest(http).get('/now');
+    }
+    await post('/switches', { grid: false }).expect(200);
+    for (let hour = 0; hour < 4; hour += 1) {
+      pass(1800);
+      await supertest(http).get('/now');
+    }
+    expect((await kept())[0]).toMatchObject({ isOver: false });
+    await post('/switches', { grid: true }).expect(200);
+    pass(1800);
+    const [outage, ...others] = await kept();
+    expect(others).toEqual([]);
+    expect(outage!.isOver).toBe(true);
+    const second = outage!.columns.indexOf('second');
+    const isOnGrid = outage!.columns.indexOf('isOnGrid');
+    expect(outage!.rows[0]![second]).toBe(0);
+    expect(outage!.rows[0]![isOnGrid]).toBe(1);
+    const away = outage!.rows.filter((row) => row[isOnGrid] === 0);
+    const lasted = away.at(-1)![second]! - away[0]![second]!;
+    expect(lasted).toBeGreaterThan(2 * 3600 - 60);
+    // The grid is watched for some minutes before the house returns to it.
+    expect(lasted).toBeLessThan(2 * 3600 + 900);
+    expect(outage!.rows.length).toBeLessThan(1200);
+    const began = Date.parse('2026-11-28T12:03:00Z');
+    expect(Math.abs(Date.parse(outage!.from) - began)).toBeLessThan(180_000);
+  });
+});
+
 it('a job without equipment cannot be played, and says why', () => {
   const { job } = demoJobs[0]!;
   const bare = {

@@ -7,17 +7,23 @@ import {
   sunSpecModels,
 } from '@levamen/core/device';
 import type { HouseNow, SimulatedHouse } from '@levamen/core/simulator';
+import { OutageLog } from './outage-log.js';
 import { type HousePlates, houseRegisters, type Limits, unitIds } from './house-registers.js';
 
 const base = sunSpecBases[0];
 /** A house that was left alone for long catches up so many seconds at most in one go. */
 const mostAtOnceS = 3600;
 
+/** Of an outage it remembers what stood so many seconds apart. */
+const keptEveryS = 10;
+
 /** Answers of a network that drops some: null = none. */
 export type Answer<T> = T | null;
 
 /** A simulated system as devices on a network have it: time goes on, registers by unit id, every third answer lost where the network is flaky. */
 export class Gateway {
+  /** What it remembers of outages. */
+  readonly log = new OutageLog();
   private limits: Limits = { isOn: false, percent: 100 };
   private reached: number;
   private asked = 0;
@@ -130,6 +136,12 @@ export class Gateway {
     const passed = Math.floor(((this.clock() - this.reached) / 1000) * this.times);
     if (passed < 1) return;
     this.reached += (passed / this.times) * 1000;
-    this.house.advance(Math.min(mostAtOnceS, passed));
+    let left = Math.min(mostAtOnceS, passed);
+    while (left > 0) {
+      const some = Math.min(left, keptEveryS);
+      this.house.advance(some);
+      left -= some;
+      this.log.see(this.house.now(), new Date(this.shownAt().getTime() - left * 1000));
+    }
   }
 }

@@ -21,6 +21,7 @@ const description = {
     '/now': 'what the instruments show: W, V, Hz, charge as a share',
     '/loads': 'loads of the house, and whether what feeds them is closed',
     '/faults': 'what can be broken',
+    '/outages': 'the last outages it remembers, each with its readings',
     modbus: {
       what: 'Modbus TCP, SunSpec models from register 40000 on',
       units: {
@@ -60,6 +61,10 @@ export function httpGateway(gateway: Gateway): Express {
   });
   app.get('/loads', (_request, response) => {
     response.json(gateway.house.loads());
+  });
+  app.get('/outages', (_request, response) => {
+    gateway.now();
+    response.json(gateway.log.kept());
   });
   app.get('/faults', (_request, response) => {
     response.json(

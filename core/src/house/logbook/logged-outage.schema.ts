@@ -10,6 +10,11 @@ export const loggedOutageSchema = z.strictObject({
   /** What it is called: "Ice storm". */
   name: field(nameSchema(120), { label: 'Outage' }),
   islandId: field(idSchema, { label: 'Island' }),
+  /** The year of weather it really was, read from a file; null = none was. */
+  weatherId: field(idSchema.nullable(), {
+    label: 'Weather of that year',
+    hint: 'an hourly year of measurements, EPW or TMY3, as read in Outage',
+  }),
   /** When the grid went away. */
   from: z.iso.datetime({ message: 'Write the moment as 2026-02-28T14:05:00Z' }),
   source: field(z.enum(['gateway', 'file', 'typed'], { error: 'Choose where it is known from' }), {

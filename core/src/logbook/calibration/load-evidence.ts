@@ -4,7 +4,7 @@ import { outagePlan, type OutageStudy, type OutageYear, studyYear, weatherUse } 
 import { seedsOf } from '../../study/index.js';
 import type { KnownOutage } from '../outages/known-outage.js';
 import { minuteOfYear } from '../replay/minute-of-year.js';
-import { shiftedWeather } from '../replay/shifted-weather.js';
+import { knownWeather } from '../replay/known-weather.js';
 
 /** What one outage tells of the loads: what they were reckoned to take, and what they took. */
 export interface LoadEvidence {
@@ -55,14 +55,8 @@ export function loadEvidence(
   for (const seed of seeds) {
     const year = seed === seeds[0] ? first : studyYear(study, catalogue, seed)!;
     const fromMinute = minuteOfYear(outage.from, year.weather.zoneH);
-    const asWarm =
-      outage.outdoorC === null
-        ? year
-        : studyYear(
-            { ...study, weather: shiftedWeather(year.weather, fromMinute, known.minutes, outage.outdoorC) },
-            catalogue,
-            seed,
-          )!;
+    const met = knownWeather(known, year.weather, fromMinute);
+    const asWarm = met ? studyYear({ ...study, weather: met }, catalogue, seed)! : year;
     const wh = (isMeant: (follows: boolean) => boolean): number =>
       reckonedWh(asWarm, isMeant, fromMinute, lit, known, took.from === 'recorded' ? seen : () => true);
     ordinaryWh += wh((follows) => !follows) / seeds.length;

@@ -1,5 +1,6 @@
 import type { OutageSample } from '../../commissioning/details.js';
 import type { LoggedOutage } from '../../house/index.js';
+import type { WeatherYear } from '../../nature/index.js';
 import { courseOfSamples, type RecordedCourse } from './course-of-samples.js';
 import { outagesInSamples } from './outages-in-samples.js';
 
@@ -14,10 +15,19 @@ export interface KnownOutage {
   /** null = nothing was recorded. */
   readonly course: RecordedCourse | null;
   readonly samples: readonly OutageSample[];
+  /** The year of weather it really was; null = nobody has it. */
+  readonly weather: WeatherYear | null;
 }
 
-/** @param samples of its recording; none where there is none */
-export function knownOutage(outage: LoggedOutage, samples: readonly OutageSample[]): KnownOutage {
+/**
+ * @param samples of its recording; none where there is none
+ * @param weather the year it really was, where somebody has it
+ */
+export function knownOutage(
+  outage: LoggedOutage,
+  samples: readonly OutageSample[],
+  weather: WeatherYear | null = null,
+): KnownOutage {
   const minutes = Math.max(1, Math.round(outage.lastedH * 60));
   const emptyMin = outage.emptyAfterH === null ? null : Math.max(1, Math.round(outage.emptyAfterH * 60));
   const [span] = outagesInSamples(samples);
@@ -30,6 +40,7 @@ export function knownOutage(outage: LoggedOutage, samples: readonly OutageSample
       endCharge: outage.endCharge,
       course: null,
       samples: [],
+      weather,
     };
   const course = courseOfSamples(samples, span.awayS, minutes);
   const before = samples.findLast(({ second, charge }) => second <= span.awayS && charge !== null);
@@ -41,6 +52,7 @@ export function knownOutage(outage: LoggedOutage, samples: readonly OutageSample
     endCharge: firstOf(course.charge.toReversed()) ?? outage.endCharge,
     course,
     samples,
+    weather,
   };
 }
 

@@ -20,6 +20,7 @@ export interface KnownSun {
  *
  * @param fromMinute of the year
  * @param minutes that are played, longer than the outage where it is followed further
+ * @param met the sun of the year it really was, where somebody has that: it counts where nothing was recorded or said
  * @returns null where nothing is known, or there are no arrays
  */
 export function knownSun(
@@ -27,6 +28,7 @@ export function knownSun(
   { outage, course, minutes: lasted, emptyMin }: KnownOutage,
   fromMinute: number,
   minutes: number,
+  met: OutageYear['sun'] | null = null,
 ): KnownSun | null {
   const { sun, weather } = year;
   const length = sun.acW.length;
@@ -70,6 +72,11 @@ export function knownSun(
       const known = day - firstDay <= Math.floor(lasted / minutesOfDay);
       if (known && !times.has(day)) times.set(day, skyTimes(weather, day % 365, outage.sky));
       wanted[minute] = reckonedAt(minute) * (times.get(day) ?? 1);
+    }
+  } else if (met) {
+    for (let minute = 0; minute < minutes; minute += 1) {
+      const at = (fromMinute + minute) % length;
+      wanted[minute] = met.acW[at]! + met.dcW[at]!;
     }
   } else return null;
 

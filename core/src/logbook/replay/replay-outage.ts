@@ -12,10 +12,11 @@ import { seedsOf } from '../../study/index.js';
 import type { KnownOutage } from '../outages/known-outage.js';
 import { knownDemand, type KnownDemand } from './replayed-demand.js';
 import { knownSun, type KnownSun } from './known-sun.js';
+import { knownWeather } from './known-weather.js';
 import { minuteOfYear } from './minute-of-year.js';
 import { playedEnergy, type PlayedEnergy } from './played-energy.js';
 import { shapley } from './shapley.js';
-import { meanOutdoorC, shiftedWeather } from './shifted-weather.js';
+import { meanOutdoorC } from './shifted-weather.js';
 
 /** Why an outage may go otherwise than predicted, as far as it can be known. */
 export type Reason = 'charge' | 'temperature' | 'loads' | 'sun' | 'generator' | 'battery';
@@ -84,6 +85,7 @@ interface World {
   readonly demand: KnownDemand | null;
   readonly sun: KnownSun | null;
   readonly reckonedC: number;
+  readonly metC: number;
 }
 
 /**
@@ -161,7 +163,7 @@ export function replayOutage(
     played[middle]!.after.charge[Math.min(minutes, Math.ceil(emptyMin)) - 1]! <= nearlyEmpty;
   const figures: Readonly<Record<Reason, readonly [reckoned: number, was: number]>> = {
     charge: [startCharge, known.startCharge ?? startCharge],
-    temperature: [meanOf(worlds.map(({ reckonedC }) => reckonedC)), outage.outdoorC ?? 0],
+    temperature: [meanOf(worlds.map(({ reckonedC }) => reckonedC)), meanOf(worlds.map(({ metC }) => metC))],
     loads: [
       meanOf(worlds.map(({ demand }) => demand?.reckonedW ?? 0)),
       meanOf(worlds.map(({ demand }) => demand?.meanW ?? 0)),
@@ -211,10 +213,8 @@ function worldOf(
   const { outage } = known;
   const fromMinute = minuteOfYear(outage.from, year.weather.zoneH);
   const plan = outagePlan(year, fromMinute, minutes);
-  const weather =
-    outage.outdoorC === null
-      ? year.weather
-      : shiftedWeather(year.weather, fromMinute, known.minutes, outage.outdoorC);
+  const met = knownWeather(known, year.weather, fromMinute);
+  const weather = met ?? year.weather;
   const demandIn = (household: OutageStudy['plan']['outage']['household']): readonly Float64Array[] => {
     const { outage: scenario } = study.plan;
     if (weather === year.weather && household === scenario.household) return plan.trace.demandW;
@@ -225,16 +225,19 @@ function worldOf(
     )!;
     return outagePlan(other, fromMinute, minutes).trace.demandW;
   };
+  /** Of the year it really was. */
+  const sunIn = known.weather && studyYear({ ...study, weather: known.weather }, catalogue, seed)!.sun;
   const usual = study.plan.outage.household;
-  const warmW = outage.outdoorC === null ? null : demandIn(usual);
+  const warmW = met && demandIn(usual);
   const lived = outage.household !== null && outage.household !== usual ? demandIn(outage.household) : null;
   return {
     year,
     plan,
     warmW,
     demand: knownDemand(known, warmW ?? plan.trace.demandW, lived),
-    sun: knownSun(year, known, fromMinute, minutes),
+    sun: knownSun(year, known, fromMinute, minutes, sunIn),
     reckonedC: meanOutdoorC(year.weather, fromMinute, known.minutes),
+    metC: meanOutdoorC(weather, fromMinute, known.minutes),
   };
 }
 

@@ -26,6 +26,7 @@ const nothing: LoggedOutage = {
   id: 'o',
   name: 'Outage',
   islandId: house.islandId,
+  weatherId: null,
   from: '2026-03-10T22:00:00Z',
   source: 'typed',
   recordingId: null,
@@ -155,5 +156,41 @@ describe('what people say of an outage', () => {
     const day = { from: '2026-06-10T12:00:00Z' };
     expect(of({ ...day, sky: 'dull' })).toBeLessThanOrEqual(of({ ...day, sky: 'clear' }) + 1e-9);
     expect(of({ ...day, sunWh: 0, meanW: 900 })).toBeLessThan(of({ ...day, meanW: 900 }));
+  });
+});
+
+describe('the year of weather it really was', () => {
+  const day = { ...nothing, from: '2026-06-10T12:00:00Z', lastedH: 30, startCharge: 0.5, endCharge: 0.5 };
+  const year = outageWeather(plan, null, 4711);
+  const darkC = 2;
+  const dark = {
+    ...year,
+    name: 'Dark and cold',
+    globalWPerM2: year.globalWPerM2.map(() => 0),
+    beamWPerM2: year.beamWPerM2.map(() => 0),
+    diffuseWPerM2: year.diffuseWPerM2.map(() => 0),
+    temperatureC: year.temperatureC.map(() => darkC),
+  };
+  it('brings its sun and its temperature', () => {
+    const told = replay(knownOutage(day, [], dark));
+    const of = (reason: Reason) => told.reasons.find((one) => one.reason === reason)!;
+    expect(of('sun').was).toBe(0);
+    expect(of('sun').effect).toBeLessThan(-0.2);
+    expect(of('temperature').was).toBeCloseTo(darkC, 6);
+    expect(told.known.mean).toBeLessThan(told.predicted.mean);
+  });
+
+  it('is reckoned with itself where it is the one that was reckoned with', () => {
+    const told = replayOutage(
+      { study: { ...study, weather: year }, known: knownOutage(day, [], year), measured: null },
+      builtInCatalogue,
+    )!;
+    for (const { reason, effect } of told.reasons)
+      if (reason !== 'charge') expect(Math.abs(effect)).toBeLessThan(1e-6);
+  });
+
+  it('gives way to what somebody read on a thermometer', () => {
+    const told = replay(knownOutage({ ...day, outdoorC: 25 }, [], dark));
+    expect(told.reasons.find(({ reason }) => reason === 'temperature')!.was).toBeCloseTo(25, 6);
   });
 });

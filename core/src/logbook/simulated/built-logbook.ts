@@ -127,6 +127,7 @@ export function builtLogbook(
       id,
       name,
       islandId,
+      weatherId: null,
       from,
       source,
       recordingId: isKept ? recordingIds[index]! : null,

@@ -10,6 +10,8 @@ export interface LogbookQuestion {
   readonly parts: readonly StackPart[];
   /** The year of weather that is reckoned with, where one was read. */
   readonly weather: WeatherYear | null;
+  /** Years of weather that outages name as theirs. */
+  readonly years: readonly { readonly id: string; readonly year: WeatherYear }[];
   /** What was recorded, by the recording: of outages of the logbook, and of staged ones. */
   readonly recordings: readonly {
     readonly id: string;

@@ -26,7 +26,8 @@ export function toldOutage(
   catalogue: Catalogue,
 ): ToldOutage {
   const recording = question.recordings.find(({ id }) => id === outage.recordingId);
-  const known = knownOutage(outage, recording?.samples ?? []);
+  const weather = question.years.find(({ id }) => id === outage.weatherId)?.year ?? null;
+  const known = knownOutage(outage, recording?.samples ?? [], weather);
   const years = battery.since === null ? 0 : yearsBetween(battery.since, outage.from);
   const study: OutageStudy = { ...question, plan: aged(question.plan, years) };
   const measured = measuredAt(battery, years, outage.from, outage.recordingId);

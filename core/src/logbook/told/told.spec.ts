@@ -30,6 +30,7 @@ const question: LogbookQuestion = {
   islandId: house.islandId,
   parts: house.design.islands[0]!.stack!.parts,
   weather: null,
+  years: [],
   recordings: [{ id: stagedId, beganAt: `${on}T18:00:00Z`, samples }, ...recordings],
 };
 const battery = toldBattery(question, builtInCatalogue)!;

@@ -9,6 +9,8 @@ import {
   recordingListSchema,
   recordingRowsSchema,
   recordingSchema,
+  type RememberedOutages,
+  rememberedOutagesSchema,
   rowOfSample,
   sampleOfRow,
   type SystemEvent,
@@ -58,6 +60,11 @@ export class SystemsApi {
 
   end(jobId: string, recordingId: string): Observable<unknown> {
     return this.http.post(`/api/jobs/${jobId}/system/recordings/${recordingId}/end`, {});
+  }
+
+  /** Asks a system for the outages it remembers. */
+  remembered(jobId: string, system: SystemAddress): Observable<RememberedOutages> {
+    return this.http.post(`/api/jobs/${jobId}/system/outages`, system).pipe(parsed(rememberedOutagesSchema));
   }
 
   /** Keeps readings of a file as a recording. */

@@ -53,11 +53,16 @@ describe('addresses of a job that is taken along', () => {
       '/api/equipment?revision=7',
       '/api/weather/w',
       `/api/jobs/j/photos/${'d'.repeat(64)}`,
+      '/api/jobs/j/system/recordings',
       '/api/jobs/j/readings/s',
       '/api/jobs/j/readings/s/channels/0',
       '/api/jobs/j/readings/s/channels/1',
     ]);
-    expect(roadAddresses('j', job, [])).toEqual(['/api/jobs/j', '/api/jobs/j/readings']);
+    expect(roadAddresses('j', job, [])).toEqual([
+      '/api/jobs/j',
+      '/api/jobs/j/readings',
+      '/api/jobs/j/system/recordings',
+    ]);
   });
 
   it('that never change are fetched once', () => {

@@ -20,15 +20,27 @@ export const commonAddresses: readonly string[] = [
  */
 export function roadAddresses(id: string, job: Job, sets: readonly SavedReadingSet[]): readonly string[] {
   const own = `/api/jobs/${id}`;
-  const weatherId = job.outage.weatherId;
+  const weatherIds = new Set([
+    job.outage.weatherId,
+    ...job.logbook.outages.map(({ weatherId }) => weatherId),
+  ]);
+  const recordings = new Set([
+    ...job.logbook.outages.map(({ recordingId }) => recordingId),
+    ...job.commissioning.outages.map(({ id: recording }) => recording),
+  ]);
   return [
     own,
     `${own}/readings`,
     ...(job.equipmentList.workspaceId === null
       ? []
       : [`/api/equipment?revision=${job.equipmentList.revision}`]),
-    ...(weatherId === null ? [] : [`/api/weather/${weatherId}`]),
+    ...[...weatherIds].flatMap((id) => (id === null ? [] : [`/api/weather/${id}`])),
     ...[...new Set(job.photos.map(({ digest }) => digest))].map((digest) => `${own}/photos/${digest}`),
+    ...job.logbook.documents.flatMap(({ file }) => (file ? [`${own}/documents/${file.digest}`] : [])),
+    `${own}/system/recordings`,
+    ...[...recordings].flatMap((recording) =>
+      recording === null ? [] : [`${own}/system/recordings/${recording}`],
+    ),
     ...sets.flatMap((set) => [
       `${own}/readings/${set.id}`,
       ...set.channels.map((_, position) => `${own}/readings/${set.id}/channels/${position}`),
@@ -38,4 +50,4 @@ export function roadAddresses(id: string, job: Job, sets: readonly SavedReadingS
 
 /** What lies under an address never changes: it is fetched once. */
 export const neverChanges = (address: string): boolean =>
-  /\/(photos|channels)\/|\?revision=|\/weather\/./.test(address);
+  /\/(photos|documents|channels)\/|\?revision=|\/weather\/./.test(address);

@@ -1,9 +1,10 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import type { Recording } from '@levamen/core/api';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Recording, SavedWeather } from '@levamen/core/api';
 import type { OutageSample } from '@levamen/core/commissioning/details';
 import { type Plan, sameToStudies } from '@levamen/core/design';
 import type { LoggedOutage } from '@levamen/core/house';
+import type { WeatherYear } from '@levamen/core/nature';
 import type { LogbookQuestion, ToldBattery } from '@levamen/core/logbook/details';
 import { type Remote, wrap } from 'comlink';
 import {
@@ -15,12 +16,13 @@ import {
   firstValueFrom,
   from,
   map,
+  of,
   switchMap,
   tap,
 } from 'rxjs';
 import { chosenStacks } from '../../data/chosen-stacks';
 import { JobSession } from '../../data/job-session';
-import { problemText } from '../../data/jobs-api';
+import { JobsApi, problemText } from '../../data/jobs-api';
 import { SystemsApi } from '../../data/systems-api';
 import { WeatherYears } from '../../data/weather-years';
 import type { LogbookApi } from '../../workers/logbook-api';
@@ -47,6 +49,7 @@ const sameQuestion = (one: Plan | null, other: Plan | null): boolean =>
 export class LogbookStudy {
   private readonly session = inject(JobSession);
   private readonly api = inject(SystemsApi);
+  private readonly jobs = inject(JobsApi);
   private readonly weather = inject(WeatherYears);
   private readonly state = inject(LogbookState);
   private worker: { readonly own: Worker; readonly remote: Remote<LogbookApi> } | null = null;
@@ -55,6 +58,16 @@ export class LogbookStudy {
   readonly recordings = signal<readonly Recording[] | null>(null);
   /** What was recorded, by recording. */
   private readonly samples = signal<ReadonlyMap<string, readonly OutageSample[]>>(new Map());
+  private readonly years = new Map<string, WeatherYear>();
+  /** Years of weather that were read from files. */
+  readonly weatherList = toSignal(
+    inject(JobsApi)
+      .weatherList()
+      .pipe(catchError(() => of<SavedWeather[]>([]))),
+    {
+      initialValue: [],
+    },
+  );
   /** Why something is missing; '' = nothing is. */
   readonly problem = signal('');
   readonly battery = signal<ToldBattery | null>(null);
@@ -163,7 +176,24 @@ export class LogbookStudy {
         this.problem.set(`What was recorded cannot be read now: ${problemText(error)}`);
       }
     }
-    return { question: { ...asked, recordings }, catalogue };
+    const years = [];
+    for (const id of new Set(asked.plan.logbook.outages.map(({ weatherId }) => weatherId))) {
+      if (id === null) continue;
+      try {
+        years.push({ id, year: await this.yearOf(id) });
+      } catch (error) {
+        this.problem.set(`A year of weather cannot be read now: ${problemText(error)}`);
+      }
+    }
+    return { question: { ...asked, recordings, years }, catalogue };
+  }
+
+  private async yearOf(id: string): Promise<WeatherYear> {
+    const known = this.years.get(id);
+    if (known) return known;
+    const year = await firstValueFrom(this.jobs.weather(id));
+    this.years.set(id, year);
+    return year;
   }
 
   private remote(): Remote<LogbookApi> {

@@ -3,8 +3,10 @@ import { quantityText } from '@levamen/core/base';
 import { houseClock } from '@levamen/core/house';
 import { effectText, outagesInSamples, outcomeText, reasonNames } from '@levamen/core/logbook/details';
 import { Button } from 'primeng/button';
+import { firstValueFrom } from 'rxjs';
 import { JobSession } from '../../data/job-session';
 import { problemText } from '../../data/jobs-api';
+import { SystemsApi } from '../../data/systems-api';
 import { LogbookState } from './logbook-state';
 import { LogbookStudy } from './logbook-study';
 import { OutageDetail } from './outage-detail';
@@ -24,6 +26,7 @@ export class LoggedOutages {
   protected readonly state = inject(LogbookState);
   protected readonly study = inject(LogbookStudy);
   private readonly session = inject(JobSession);
+  private readonly api = inject(SystemsApi);
   protected readonly says = signal('');
 
   /** The last one first. */
@@ -66,6 +69,35 @@ export class LoggedOutages {
       .filter(({ id, endedAt }) => endedAt !== null && !logged.has(id) && !staged.has(id))
       .map(({ id, name, beganAt }) => ({ id, name, beganAt, when: new Date(beganAt).toLocaleString() }));
   });
+
+  private readonly address = computed(() => this.session.plan()?.commissioning.system ?? null);
+  protected readonly mayAsk = computed(() => this.address() !== null);
+  protected readonly isAsking = signal(false);
+  protected readonly answer = signal('');
+
+  /** What the system remembers of outages becomes recordings, each once. */
+  protected async ask(): Promise<void> {
+    const address = this.address();
+    if (!address) return;
+    this.isAsking.set(true);
+    this.says.set('');
+    try {
+      const { taken, known, problems } = await firstValueFrom(
+        this.api.remembered(this.session.id(), address),
+      );
+      await this.study.load();
+      const count =
+        taken.length === 0 ? 'Nothing new' : taken.length === 1 ? 'One outage' : `${taken.length} outages`;
+      const before = known === 0 ? '' : ` ${known} were here before.`;
+      this.answer.set(
+        `${count} in the memory of the system.${before}${problems.map((text) => ` ${text}`).join('')}`,
+      );
+    } catch (error) {
+      this.says.set(problemText(error));
+    } finally {
+      this.isAsking.set(false);
+    }
+  }
 
   protected add(): void {
     const now = new Date();
@@ -128,6 +160,7 @@ export class LoggedOutages {
         {
           id,
           islandId,
+          weatherId: null,
           ...known,
           startCharge: null,
           endCharge: null,

@@ -112,6 +112,10 @@ export class OutageDetail {
       chartInk(this.appearance.dark()),
     );
   });
+  protected readonly weatherChoices = computed(() => [
+    { value: null, label: 'nobody has it' },
+    ...this.study.weatherList().map(({ id, name }) => ({ value: id, label: name })),
+  ]);
   protected readonly recorded = computed(() =>
     this.outage().recordingId === null
       ? ''
