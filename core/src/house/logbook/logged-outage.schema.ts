@@ -9,7 +9,7 @@ export const loggedOutageSchema = z.strictObject({
   id: idSchema,
   /** What it is called: "Ice storm". */
   name: field(nameSchema(120), { label: 'Outage' }),
-  islandId: field(idSchema, { label: 'Island' }),
+  islandId: field(idSchema.clone(), { label: 'Island' }),
   /** The year of weather it really was, read from a file; null = none was. */
   weatherId: field(idSchema.nullable(), {
     label: 'Weather of that year',

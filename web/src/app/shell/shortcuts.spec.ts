@@ -46,9 +46,9 @@ describe('keys of the shell', () => {
 
   it('are listed, with as many stages as there are', () => {
     const everywhere = shellShortcuts(stages.length);
-    expect(stages).toHaveLength(13);
+    expect(stages).toHaveLength(14);
     expect(everywhere.rows.map(({ keys }) => keys)).toEqual(
-      expect.arrayContaining(['Alt 1 to Alt 9, Alt 0 for the tenth', 'Alt Shift 1 to Alt Shift 3']),
+      expect.arrayContaining(['Alt 1 to Alt 9, Alt 0 for the tenth', 'Alt Shift 1 to Alt Shift 4']),
     );
     expect(shellShortcuts(4).rows.map(({ keys }) => keys)).toContain('Alt 1 to Alt 4');
     for (const { rows } of [everywhere, ...stages.flatMap(({ shortcuts }) => shortcuts ?? [])])

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
+import { islandsOf } from '@levamen/core/design';
 import { houseClock, instantOf, type LoggedOutage, loggedOutageSchema } from '@levamen/core/house';
 import {
   effectText,
@@ -111,6 +112,12 @@ export class OutageDetail {
       Math.ceil(untilMin),
       chartInk(this.appearance.dark()),
     );
+  });
+  /** Where there are several. */
+  protected readonly islandChoices = computed(() => {
+    const plan = this.session.plan();
+    const islands = plan ? islandsOf(plan) : [];
+    return islands.length < 2 ? [] : islands.map(({ id, name }) => ({ value: id, label: name }));
   });
   protected readonly weatherChoices = computed(() => [
     { value: null, label: 'nobody has it' },
