@@ -93,12 +93,6 @@ await page.locator('lv-daily-stage .answer').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(2500);
 await shoot('daily');
 await stage('Papers');
-await part('Permit packet');
-const drawn = page.locator('lv-paper-preview canvas').nth(2);
-await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
-await page.waitForTimeout(2500);
-await drawn.evaluate((sheet) => sheet.scrollIntoView({ block: 'center' }));
-await shoot('papers-packet');
 await part('Outage card');
 await page.waitForTimeout(1500);
 await page.getByText('Draft of the job as it is now.').waitFor({ timeout: 60_000 });
@@ -115,6 +109,15 @@ await page.getByLabel(/^Reading/).fill('0.9');
 await page.getByRole('button', { name: 'Take it' }).click();
 await page.getByText('Likely:').waitFor();
 await shoot('commissioning');
+await open('Farmhouse on Lamp Point, built in 2023', 'Logbook');
+await page
+  .locator('[data-outages]')
+  .getByText(/^sun −/)
+  .first()
+  .waitFor({ timeout: 60_000 });
+// The others are replayed one after the other.
+await page.getByText('Outages are replayed…').waitFor({ state: 'detached', timeout: 60_000 });
+await shoot('logbook');
 
 await page.goto(`${url}/equipment`);
 await page.getByRole('button', { name: 'Bramble 190' }).waitFor();
