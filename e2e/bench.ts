@@ -19,7 +19,12 @@ export class Bench {
   /** Brings a job into sight: other tests may have made more than a page of them. */
   async find(name: string): Promise<void> {
     await this.page.goto('/jobs');
+    // Rows move once more when what was searched for has come.
+    const found = this.page.waitForResponse(
+      (answer) => new URL(answer.url()).searchParams.get('search') === name,
+    );
     await this.page.getByRole('searchbox', { name: 'Search jobs' }).fill(name);
+    await found;
     await expect(this.page.getByRole('link', { name, exact: true })).toBeVisible();
   }
 

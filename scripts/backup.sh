@@ -37,6 +37,28 @@ backup_to() {
   run_backup backup "$1" || fail "The backup was not made; nothing is left at $1." "Mend what the lines above say, then run this again."
 }
 
+# export_everything FOLDER [demo]: all jobs as open files, with everything that belongs to them.
+export_everything() {
+  local folder=$1 database=levamen
+  [ -n "$folder" ] || fail "No folder is named." "Name a new one: ./levamen export /somewhere/safe/levamen-$(date +%F)"
+  [[ "$folder" = /* ]] || folder="$CALLED_FROM/$folder"
+  case "${2:-}" in
+    '') ;;
+    demo) database=levamen_demo ;;
+    *) fail "\"$2\" is nothing to export." "Leave it out for your own jobs, or write demo." ;;
+  esac
+  [ ! -e "$folder" ] || [ -z "$(ls -A "$folder" 2>/dev/null)" ] || fail "$folder is not empty." "Name a new folder; nothing in it is overwritten."
+  prepare_node
+  with_lock build build_server
+  with_cluster export_to "$folder" "$database"
+}
+
+export_to() {
+  ensure_database "$2"
+  LEVAMEN_DATABASE_URL=$(database_url levamen_owner "$2") node server/dist/export/main.js "$1" ||
+    fail "Not everything was written." "Mend what the lines above say, then run this again with a new folder."
+}
+
 restore_everything() {
   local file=$1 sure=$2
   [ -n "$file" ] || fail "No file is named." "Name the backup: ./levamen restore FILE"
@@ -51,4 +73,11 @@ restore_everything() {
 restore_from() {
   ensure_roles
   run_backup restore "$1" "$2" || fail "Nothing was replaced." "Mend what the lines above say, then run this again."
+}
+
+# drop_scratch: what a backup that was cut short left of its trial.
+drop_scratch() {
+  as_administrator -d postgres <<'SQL'
+SELECT format('DROP DATABASE %I WITH (FORCE)', datname) FROM pg_database WHERE datname LIKE 'levamen\_scratch\_%' \gexec
+SQL
 }

@@ -95,6 +95,7 @@ serve() {
   mkdir -p "$RUN"
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
   if pid=$(running_pid gateway); then end_process "$pid"; fi
+  if pid=$(running_pid backups); then end_process "$pid"; fi
   if pid=$(running_pid server); then
     say "Ending a server that an earlier launcher left behind"
     end_process "$pid"
@@ -108,11 +109,14 @@ serve() {
   build_program
   on_exit stop_own_cluster
   start_cluster "$STATE/pg"
+  drop_scratch
   ensure_database "$DATABASE"
   SERVER_PID=""
   on_exit end_server
   GATEWAY_PID=""
   on_exit end_gateway
+  BACKUPS_PID=""
+  on_exit end_backups
   # From here on, being told to end is no fault.
   trap 'exit 0' INT TERM HUP
   start_server
@@ -121,6 +125,7 @@ serve() {
   # One that was killed is started again like any other.
   wait_until_ready "$SERVER_PID" "$url" || was_killed "$SERVER_PID" || server_gave_up "The server did not start."
   start_gateway
+  start_backups
   say "Levamen is ready: $(shown_address "$url")   It shows $(whose "$DATABASE"). Ctrl-C stops it."
   open_browser "$url"
   watch_over
@@ -152,7 +157,10 @@ watch_over() {
         PG_PORT=$(cat "$PG_HOME/port")
         say "The database runs again"
         # The server finds it by its port.
-        [ "$PG_PORT" = "$port" ] || end_process "$SERVER_PID"
+        if [ "$PG_PORT" != "$port" ]; then
+          end_process "$SERVER_PID"
+          end_backups
+        fi
       else
         say "The database does not start; trying again in $pause s"
         rest "$pause"
@@ -170,6 +178,7 @@ watch_over() {
       began=$SECONDS
       start_server
     fi
+    watch_backups
     rest 1
   done
 }
@@ -192,6 +201,7 @@ stop_all() {
   local pid
   if pid=$(running_pid launcher); then end_process "$pid"; fi
   if pid=$(running_pid gateway); then end_process "$pid"; fi
+  if pid=$(running_pid backups); then end_process "$pid"; fi
   if pid=$(running_pid server); then end_process "$pid"; fi
   rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
   stop_cluster "$STATE/pg"

@@ -1,6 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { X509Certificate } from 'node:crypto';
-import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { newJob } from '@levamen/core/job';
@@ -173,6 +173,44 @@ describe('the running program', () => {
     expect(code).toBe(0);
     expect(printed).toContain('The server has ended by itself');
     expect(printed).toContain('The database has ended by itself');
+  });
+
+  it('makes a backup by itself, reads it back, takes it away, and tells; what it keeps leaves as open files', async () => {
+    const far = join(levamen.state, 'far away');
+    await mkdir(far);
+    const result = ended(levamen.launch(['start'], { LEVAMEN_BACKUP_SEND: `cp -t '${far}'` }));
+    await until(() => levamen.healthy());
+    await levamen.api('jobs', { document: newJob('Kept twice') });
+    expect(await levamen.api('backups')).toMatchObject({ isScheduled: true, last: null, warning: '' });
+    // As if it had been set up two days ago; its keeper looks anew when it is started again.
+    const cluster = await levamen.cluster();
+    const owner = new pg.Client({
+      host: '127.0.0.1',
+      port: Number(await readFile(join(cluster, 'port'), 'utf8')),
+      user: 'levamen_owner',
+      password: await readFile(join(cluster, 'password-levamen_owner'), 'utf8'),
+      database: 'levamen',
+    });
+    await owner.connect();
+    await owner.query("UPDATE workspace SET created_at = now() - interval '2 days'");
+    await owner.end();
+    expect(await levamen.api('backups')).toMatchObject({ warning: 'There is no good backup of these jobs.' });
+    const keeper = await levamen.pidOf('backups');
+    process.kill(keeper, 'SIGKILL');
+    const tars = async (folder: string): Promise<string[]> =>
+      (await readdir(folder).catch((): string[] => [])).filter((name) => name.endsWith('Z.tar'));
+    await until(async () => (await tars(far)).length === 1);
+    await until(async () => ((await levamen.api('backups')) as { last: unknown }).last !== null);
+    expect(await levamen.api('backups')).toMatchObject({ last: { isGood: true, isSent: true }, warning: '' });
+    expect(await tars(join(levamen.state, 'backups'))).toEqual(await tars(far));
+
+    const folder = join(levamen.state, 'open files');
+    const exported = await levamen.run(['export', folder]);
+    expect([exported.code, exported.printed]).toEqual([0, expect.stringContaining('Written: 1 jobs, ')]);
+    expect((await levamen.run(['export', folder])).printed).toContain('is not empty');
+    await levamen.run(['stop']);
+    expect((await result).code).toBe(0);
+    expect(isAlive(keeper)).toBe(false);
   });
 
   it('started twice at once runs once: the loser says so and stops nothing', async () => {

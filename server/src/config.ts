@@ -47,6 +47,8 @@ const configSchema = z.object({
     .optional(),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
+  /** Folder of scheduled backups; "off" where there are none. */
+  LEVAMEN_BACKUPS: z.string().default(''),
 });
 
 /** Addresses of this machine. */
@@ -72,6 +74,8 @@ export interface Config {
   readonly logLevel: string;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot: string | undefined;
+  /** Backups are made by themselves: somebody is told where they are not. */
+  readonly backups: boolean;
 }
 
 /**
@@ -127,5 +131,6 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     mail,
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,
+    backups: !data.LEVAMEN_DEMO && data.LEVAMEN_BACKUPS !== 'off',
   };
 }

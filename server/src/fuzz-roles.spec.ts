@@ -118,6 +118,8 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
     method: 'GET',
     path: `/api/jobs/${jobId}/system/live?host=192.168.7.7&port=502&units=1&httpPort=`,
   },
+  { method: 'POST', path: `/api/jobs/${jobId}/system/outages`, body: notAllowed },
+  { method: 'GET', path: '/api/backups' },
   { method: 'GET', path: `/api/jobs/${jobId}/system/recordings` },
   {
     method: 'POST',

@@ -57,6 +57,7 @@ const app = makeApp({
   post: config.mail && makePost(config.mail),
   stopping: stopping.signal,
   queue,
+  backups: config.backups,
 });
 keepHouse(source, logger, stopping.signal);
 const server = config.tls

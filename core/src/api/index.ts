@@ -172,6 +172,7 @@ export {
   systemNowSchema,
   systemRequestSchema,
 } from './devices-api.schema.js';
+export { type BackupState, backupStateSchema } from './backups-api.schema.js';
 export { recordingColumns, type RecordingRow, rowOfSample, sampleOfRow } from './recording-rows.js';
 export {
   type KeptTrainingRun,

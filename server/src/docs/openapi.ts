@@ -34,6 +34,7 @@ import {
 import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
 import { devicePaths, deviceSchemas } from './device-paths.js';
+import { backupPaths, backupSchemas } from './backup-paths.js';
 import { trainingPaths, trainingSchemas } from './training-paths.js';
 import { papersPaths, papersSchemas } from './papers-paths.js';
 import { peoplePaths, peopleSchemas } from './people-paths.js';
@@ -72,6 +73,7 @@ const schemas = {
   WeatherHours: weatherHoursSchema,
   ...deviceSchemas,
   ...trainingSchemas,
+  ...backupSchemas,
   ...peopleSchemas,
   ...papersSchemas,
 } as const;
@@ -126,6 +128,7 @@ export function openApiDocument(): object {
     paths: {
       ...devicePaths({ answer, problem, body }),
       ...trainingPaths({ answer, problem, body }),
+      ...backupPaths(answer),
       ...peoplePaths({ answer, problem, body }),
       ...papersPaths({ answer, problem, body }),
       '/api/health': {

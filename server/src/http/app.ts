@@ -56,6 +56,8 @@ export interface AppParts {
   readonly post?: Post | null;
   /** Takes orders of papers. */
   readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
+  /** Backups are made by themselves here. */
+  readonly backups?: boolean;
   /** Ends what goes on by itself: the server is told to stop. */
   readonly stopping?: AbortSignal;
 }
@@ -72,6 +74,7 @@ export function makeApp({
   stopping = new AbortController().signal,
   post = null,
   queue,
+  backups = false,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -186,6 +189,7 @@ export function makeApp({
         stopping,
         post,
         queue,
+        backups,
         failed: (error) => logger.error({ err: error }, 'a recording'),
       });
       workspaces.set(workspaceId, routes);

@@ -121,6 +121,12 @@ export class JobStore {
     return job && this.stored(this.source.manager, job, job.headRevision);
   }
 
+  /** The job as last saved, one that lies in the bin, too. */
+  async readAny(id: string): Promise<StoredRevision | null> {
+    const job = await this.source.manager.findOneBy(JobEntity, { id, workspaceId: this.workspaceId });
+    return job && this.stored(this.source.manager, job, job.headRevision);
+  }
+
   /** A revision in the present form, to compare with; null where there is none, or it cannot be read. */
   readable(id: string, revision: number): Promise<Job | null> {
     return this.documents.readable(this.source.manager, id, revision);

@@ -11,7 +11,7 @@ interface Right {
 
 /** What is asked of whom, by address under /api; the first that fits decides. */
 const rights: readonly Right[] = [
-  { methods: ['GET'], path: /^\/log$/, least: 'owner' },
+  { methods: ['GET'], path: /^\/(log|backups)$/, least: 'owner' },
   { methods: ['DELETE'], path: /^\/jobs\/[^/]+\/purge$/, least: 'owner' },
   { methods: ['GET'], path: /^\/people$/, least: 'designer' },
   { methods: ['GET'], path: /^\/people\/./, least: 'owner' },

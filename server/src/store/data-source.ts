@@ -13,6 +13,7 @@ import { Papers1799400000000 } from './migrations/10-papers.js';
 import { Devices1800000000000 } from './migrations/11-devices.js';
 import { Training1810000000000 } from './migrations/12-training.js';
 import { Logbook1820000000000 } from './migrations/13-logbook.js';
+import { Backups1830000000000 } from './migrations/14-backups.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -29,6 +30,7 @@ export const migrations = [
   Devices1800000000000,
   Training1810000000000,
   Logbook1820000000000,
+  Backups1830000000000,
 ] as const;
 
 interface Options {

@@ -1,5 +1,6 @@
 import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
+import { BackupRunEntity } from '../backups/backup-entity.js';
 import { BlobEntity } from '../blobs/blob-entity.js';
 import {
   EquipmentItemEntity,
@@ -166,6 +167,7 @@ export const entities = [
   ClientLinkEntity,
   AcceptanceEntity,
   TrainingEntity,
+  BackupRunEntity,
   RecordingEntity,
   RecordingChunkEntity,
   AccountEntity,

@@ -25,6 +25,7 @@ const grants = {
   recording: 'SELECT, INSERT, UPDATE',
   recording_chunk: 'SELECT, INSERT',
   training_run: 'SELECT, INSERT',
+  backup_run: 'SELECT',
   account: 'SELECT, INSERT, UPDATE',
   membership: 'SELECT, INSERT, UPDATE, DELETE',
   invitation: 'SELECT, INSERT, UPDATE, DELETE',

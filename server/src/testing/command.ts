@@ -97,8 +97,13 @@ export class Commands {
     return readFile(`${usual}.place`, 'utf8').catch(() => usual);
   }
 
-  async serverPid(): Promise<number> {
-    return Number((await readFile(join(this.state, 'run/server.pid'), 'utf8')).split(' ')[0]);
+  /** The process that the launcher has noted under a name. */
+  async pidOf(name: string): Promise<number> {
+    return Number((await readFile(join(this.state, `run/${name}.pid`), 'utf8')).split(' ')[0]);
+  }
+
+  serverPid(): Promise<number> {
+    return this.pidOf('server');
   }
 
   async postmasterPid(): Promise<number> {

@@ -1,3 +1,4 @@
+import { backupRoutes } from '../backups/backup-routes.js';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { EquipmentStore } from '../equipment/equipment-store.js';
@@ -40,6 +41,8 @@ interface Parts {
   readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
   /** null = links are shown to whoever makes them. */
   readonly post: Post | null;
+  /** Backups are made by themselves here. */
+  readonly backups: boolean;
   /** Something that goes on by itself has failed. */
   readonly failed: (error: unknown) => void;
 }
@@ -54,6 +57,7 @@ export function workspaceRoutes({
   post,
   queue,
   failed,
+  backups,
 }: Parts): Router {
   const router = Router();
   const equipment = new EquipmentStore(source, workspaceId);
@@ -92,6 +96,7 @@ export function workspaceRoutes({
   });
   router.use('/training-runs', trainingRoutes(new TrainingStore(source, workspaceId)));
   router.use('/log', logRoutes(source, workspaceId));
+  router.use('/backups', backupRoutes(source, backups));
   router.use('/people', peopleRoutes({ source, workspaceId, people, sessions, post }));
   router.use('/weather', weatherRoutes(new WeatherStore(source, workspaceId)));
   return router;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -16,6 +16,7 @@ import { PhotoSender } from '../photos/photo-sender';
 import { ChoiceField } from '../ui/choice-field';
 import { PlaceHeader } from '../ui/place-header';
 import { supplyChoices } from '../ui/supply-choices';
+import { BackupWarning } from './backup-warning';
 import { JobList } from './job-list';
 import { WhoCard } from './who-card';
 import { pickedFile } from '../ui/picked-file';
@@ -27,6 +28,7 @@ const maxFileBytes = 4_000_000;
 @Component({
   selector: 'lv-jobs-page',
   imports: [
+    BackupWarning,
     Button,
     ChoiceField,
     FormsModule,
@@ -48,6 +50,7 @@ export class JobsPage {
   private readonly signed = inject(SignedIn);
 
   protected readonly mayDesign = this.signed.mayDesign;
+  protected readonly isOwner = computed(() => this.signed.may('owner'));
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));
   protected readonly error = signal('');

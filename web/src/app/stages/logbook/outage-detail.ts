@@ -123,11 +123,23 @@ export class OutageDetail {
     { value: null, label: 'nobody has it' },
     ...this.study.weatherList().map(({ id, name }) => ({ value: id, label: name })),
   ]);
-  protected readonly recorded = computed(() =>
-    this.outage().recordingId === null
-      ? ''
-      : 'Charge, loads and sun are as they were recorded; what is typed here counts where nothing was.',
-  );
+  protected readonly recorded = computed(() => {
+    const { recordingId } = this.outage();
+    // Where they could not be read, that is said above.
+    if (recordingId === null || this.study.problem() !== '') return '';
+    const recordings = this.study.recordings();
+    return recordings === null || recordings.some(({ id }) => id === recordingId)
+      ? 'Charge, loads and sun are as they were recorded; what is typed here counts where nothing was.'
+      : 'What was recorded of it is not kept with this job: it stayed with the one it was recorded for. What is typed here counts.';
+  });
+  /** Why nothing is replayed, or that it is. */
+  protected readonly waits = computed(() => {
+    if (this.study.parts() === null) return 'Choose what is backed up, and its units: then it is replayed.';
+    const answer = this.answer();
+    if (answer && answer.of === this.outage() && answer.told.replay === null)
+      return 'Nothing is backed up here, so there is nothing to replay.';
+    return 'It is being replayed…';
+  });
   protected readonly loads = computed(() => {
     const loads = this.answer()?.told.loads;
     if (!loads) return '';

@@ -1,0 +1,35 @@
+# Backups by themselves, while the program runs.
+
+# start_backups: daily into a folder, read back, kept for a while; LEVAMEN_BACKUPS says where, off = none. The demo has none unless it is said.
+start_backups() {
+  local folder=${LEVAMEN_BACKUPS:-}
+  BACKUPS_PID=""
+  [ "$folder" != off ] || return 0
+  if [ -z "$folder" ]; then
+    [ "$DEMO" != true ] || return 0
+    folder="$STATE/backups"
+  fi
+  [[ "$folder" = /* ]] || folder="$CALLED_FROM/$folder"
+  LEVAMEN_BACKUPS=$folder LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") \
+    LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE LEVAMEN_ADMIN_URL=$(database_url levamen postgres) \
+    LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres) LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} \
+    node server/dist/backups/main.js 9>&- &
+  BACKUPS_PID=$!
+  note_process backups "$BACKUPS_PID"
+}
+
+end_backups() { if [ -n "${BACKUPS_PID:-}" ]; then end_process "$BACKUPS_PID"; fi; }
+
+# watch_backups: one that ended by itself is started again, not more than once a minute.
+watch_backups() {
+  [ -n "${BACKUPS_PID:-}" ] && ! process_runs "$BACKUPS_PID" && [ "$SECONDS" -ge "${BACKUPS_AGAIN:-0}" ] || return 0
+  local status=0
+  { wait "$BACKUPS_PID" || status=$?; } 2>/dev/null
+  if [ "$status" = 2 ]; then
+    say "No backups are made: see the message above"
+    BACKUPS_PID=""
+    return 0
+  fi
+  BACKUPS_AGAIN=$((SECONDS + 60))
+  start_backups
+}
