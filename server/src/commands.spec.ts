@@ -195,6 +195,8 @@ describe('the running program', () => {
     await owner.query("UPDATE workspace SET created_at = now() - interval '2 days'");
     await owner.end();
     expect(await levamen.api('backups')).toMatchObject({ warning: 'There is no good backup of these jobs.' });
+    // It is started once the program answers.
+    await until(() => levamen.pidOf('backups').then(isAlive, () => false));
     const keeper = await levamen.pidOf('backups');
     process.kill(keeper, 'SIGKILL');
     const tars = async (folder: string): Promise<string[]> =>

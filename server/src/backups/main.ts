@@ -17,7 +17,7 @@ const settings = (() => {
   try {
     return readBackupSettings(process.env);
   } catch (error) {
-    console.error(error instanceof Error ? error.message : error);
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
     // Starting again would not help.
     process.exit(2);
   }

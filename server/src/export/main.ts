@@ -6,7 +6,7 @@ import { JobExport } from './export-jobs.js';
 /** Writes everything a database keeps as open files into a new folder: node server/dist/export/main.js FOLDER */
 const [, , folder = ''] = process.argv;
 const give = (code: number, words: string): never => {
-  console.error(words);
+  process.stderr.write(`${words}\n`);
   process.exit(code);
 };
 
@@ -19,9 +19,9 @@ try {
   fence(source);
   const { jobs, raw, files, problems } = await new JobExport(source, folder).all();
   await source.destroy();
-  for (const problem of problems) console.error(`  ${problem}`);
+  for (const problem of problems) process.stderr.write(`  ${problem}\n`);
   const asKept = raw === 0 ? '' : `, ${raw} of them as they are kept, since they do not validate`;
-  console.log(`Written: ${jobs} jobs${asKept}, ${files} files, in ${folder}`);
+  process.stdout.write(`Written: ${jobs} jobs${asKept}, ${files} files, in ${folder}\n`);
   if (problems.length > 0) give(1, `${problems.length} things could not be written: see above.`);
 } catch (error) {
   give(1, `The jobs were not written: ${error instanceof Error ? error.message : String(error)}`);
