@@ -9,6 +9,11 @@ test('a house that was built three years ago: its short outage is explained, its
 }) => {
   test.setTimeout(120_000);
   await page.goto('/jobs');
+  const states = page.getByRole('combobox', { name: 'Jobs of which state' });
+  await states.selectOption('commissioned');
+  await expect(page.getByText('Commissioned · waits for the utility')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Row house by the vineyard', exact: true })).toHaveCount(0);
+  await states.selectOption('');
   await page.getByRole('searchbox', { name: 'Search jobs' }).fill(built);
   const row = page.getByRole('row').filter({ has: page.getByRole('link', { name: built, exact: true }) });
   await expect(row).toContainText('overdue since 2026-10-20');

@@ -4,6 +4,7 @@ import { createServer as createTlsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { readConfig } from './config.js';
+import { refillColumns } from './jobs/refill-columns.js';
 import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
@@ -60,6 +61,7 @@ const app = makeApp({
   backups: config.backups,
 });
 keepHouse(source, logger, stopping.signal);
+refillColumns(source).catch((error: unknown) => logger.error({ err: error }, 'the list of jobs'));
 const server = config.tls
   ? createTlsServer(
       {

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { amountSchema, countSchema, lineSchema } from '../base/index.js';
+import { courseStateNames } from '../house/index.js';
 import { jobSchema } from '../job/index.js';
 
 /** What the server and the page say to each other about jobs. */
@@ -22,6 +23,8 @@ export const jobSummarySchema = z.strictObject({
   loadCount: z.int(),
   /** What of it is due next; null = nothing is. */
   due: z.strictObject({ on: z.iso.date(), text: z.string() }).nullable(),
+  /** The last state of its course; null = it has reached none. */
+  state: z.enum(courseStateNames).nullable(),
   revision: revisionSchema,
   updatedAt: momentSchema,
   /** Set = the job lies in the bin. */
@@ -42,6 +45,8 @@ export const jobQuerySchema = z.object({
   /** From 1. */
   page: z.coerce.number().pipe(countSchema(1, 1_000_000)).default(1),
   bin: z.stringbool({ error: 'Say true or false' }).default(false),
+  /** Only those that have reached this state last; "none" = that have reached none. */
+  state: z.enum(['', 'none', ...courseStateNames], { error: 'Name a state, or none' }).default(''),
 });
 export type JobQuery = z.infer<typeof jobQuerySchema>;
 
@@ -51,6 +56,8 @@ export const jobPageSchema = z.strictObject({
   /** Jobs that match, on all pages. */
   total: z.int(),
   page: z.int(),
+  /** How many of those that match are in which state, whatever state was asked for. */
+  states: z.array(z.strictObject({ state: z.enum(courseStateNames).nullable(), count: z.int() })),
 });
 export type JobPage = z.infer<typeof jobPageSchema>;
 

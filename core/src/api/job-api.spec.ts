@@ -21,6 +21,7 @@ describe('what the list may be asked for', () => {
       order: 'down',
       page: 1,
       bin: false,
+      state: '',
     });
     expect(
       jobQuerySchema.parse({ page: '3', bin: 'true', sort: 'name', order: 'up', search: 'Höhe' }),
@@ -30,6 +31,7 @@ describe('what the list may be asked for', () => {
       order: 'up',
       page: 3,
       bin: true,
+      state: '',
     });
   });
 
@@ -38,6 +40,7 @@ describe('what the list may be asked for', () => {
     { page: '1.5' },
     { page: 'x' },
     { sort: 'size' },
+    { state: 'lost' },
     { bin: 'perhaps' },
     { search: 'a\u0000' },
   ])('refuses %j', (query) => {

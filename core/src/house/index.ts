@@ -49,6 +49,7 @@ export {
   visitSchema,
 } from './logbook/logbook.schema.js';
 export { type LoggedOutage, loggedOutageSchema, longestLoggedH } from './logbook/logged-outage.schema.js';
+export { waitsFor } from './course/waits-for.js';
 export {
   type Course,
   courseSchema,

@@ -1,3 +1,4 @@
+import { courseStateNames } from '@levamen/core/house';
 import { jobSchema } from '@levamen/core/job';
 import {
   conflictSchema,
@@ -146,6 +147,7 @@ export function openApiDocument(): object {
             query('order', { enum: ['up', 'down'] }),
             query('page', { type: 'integer', minimum: 1 }),
             query('bin', { type: 'boolean' }),
+            query('state', { enum: ['', 'none', ...courseStateNames] }),
           ],
           responses: { 200: answer('Fifty a page', 'JobPage'), 400: problem('Not a page') },
         },

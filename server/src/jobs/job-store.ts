@@ -11,12 +11,13 @@ import {
   type Storage,
   type Who,
 } from '@levamen/core/api';
-import { dueDates } from '@levamen/core/logbook';
+import { type CourseState, courseStateNames } from '@levamen/core/house';
 import { In, IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import { sharePhotos } from '../photos/photo-store.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
+import { columnsOf } from './job-columns.js';
 import { changesBetween, keepAs, RevisionDocuments } from './revision-document.js';
 
 /** A revision as the database has it: the document may be of an older version, or not be valid any more. */
@@ -48,6 +49,7 @@ interface SummaryRow {
   load_count: number;
   due_on: string | null;
   due_text: string;
+  state: string;
   head_revision: number;
   updated_at: Date;
   deleted_at: Date | null;
@@ -81,23 +83,27 @@ export class JobStore {
    *
    * @param givenTo only the jobs that are given to this account; null = all
    */
-  async list({ search, sort, order, page, bin }: JobQuery, givenTo: string | null = null): Promise<JobPage> {
+  async list(
+    { search, sort, order, page, bin, state }: JobQuery,
+    givenTo: string | null = null,
+  ): Promise<JobPage> {
     const where = `workspace_id = $1 AND deleted_at IS ${bin ? 'NOT NULL' : 'NULL'} AND ($2 = '' OR name ILIKE $3 OR place ILIKE $3)
       AND ($4::uuid IS NULL OR EXISTS (SELECT FROM job_assignment a WHERE a.job_id = job.id AND a.account_id = $4))`;
+    const wanted = state === '' ? null : state === 'none' ? '' : state;
+    const inState = '($5::text IS NULL OR state = $5)';
     const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
     const direction = order === 'up' ? 'ASC' : 'DESC';
-    const [rows, [count]] = await Promise.all([
+    const [rows, counts] = await Promise.all([
       this.source.query<SummaryRow[]>(
-        `SELECT id, name, place, load_count, due_on::text, due_text, head_revision, updated_at, deleted_at FROM job
-         WHERE ${where} ORDER BY ${sortColumn[sort]} ${direction} NULLS LAST, id ${direction} LIMIT $5 OFFSET $6`,
-        [this.workspaceId, search, like, givenTo, jobsPerPage, (page - 1) * jobsPerPage],
+        `SELECT id, name, place, load_count, due_on::text, due_text, state, head_revision, updated_at, deleted_at FROM job
+         WHERE ${where} AND ${inState}
+         ORDER BY ${sortColumn[sort]} ${direction} NULLS LAST, id ${direction} LIMIT $6 OFFSET $7`,
+        [this.workspaceId, search, like, givenTo, wanted, jobsPerPage, (page - 1) * jobsPerPage],
       ),
-      this.source.query<{ total: string }[]>(`SELECT count(*) AS total FROM job WHERE ${where}`, [
-        this.workspaceId,
-        search,
-        like,
-        givenTo,
-      ]),
+      this.source.query<{ state: string; total: string }[]>(
+        `SELECT state, count(*) AS total FROM job WHERE ${where} GROUP BY state`,
+        [this.workspaceId, search, like, givenTo],
+      ),
     ]);
     return {
       rows: rows.map((row) => ({
@@ -106,11 +112,15 @@ export class JobStore {
         place: row.place,
         loadCount: row.load_count,
         due: row.due_on === null ? null : { on: row.due_on, text: row.due_text },
+        state: stateOf(row.state),
         revision: row.head_revision,
         updatedAt: row.updated_at.toISOString(),
         deletedAt: row.deleted_at?.toISOString() ?? null,
       })),
-      total: Number(count!.total),
+      total: counts
+        .filter((one) => wanted === null || one.state === wanted)
+        .reduce((sum, { total }) => sum + Number(total), 0),
+      states: counts.map((one) => ({ state: stateOf(one.state), count: Number(one.total) })),
       page,
     };
   }
@@ -349,11 +359,12 @@ export class JobStore {
     const revision = baseRevision + 1;
     const kept = keepAs(before, document, revision);
     const changes: Changes = changesBetween(before, document);
-    const { name, place, loadCount, dueOn, dueText } = columnsOf(document);
+    const { name, place, loadCount, dueOn, dueText, state, columnsVersion } = columnsOf(document);
     const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
     const [row] = await this.source.query<{ saved_at: Date }[]>(
       `WITH head AS (
-         UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, updated_at = clock_timestamp()
+         UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, state = $17,
+           columns_version = $18, updated_at = clock_timestamp()
          WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
          RETURNING id, updated_at)
        INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
@@ -376,6 +387,8 @@ export class JobStore {
         JSON.stringify(changes),
         dueOn,
         dueText,
+        state,
+        columnsVersion,
       ],
     );
     if (!row) return null;
@@ -409,20 +422,5 @@ export class JobStore {
   }
 }
 
-/** What the list of jobs shows of a document. */
-function columnsOf({
-  name,
-  site,
-  loads,
-  logbook,
-  commissioning,
-}: Job): Pick<JobRow, 'name' | 'place' | 'loadCount' | 'dueOn' | 'dueText'> {
-  const [due] = dueDates(logbook, commissioning.punch);
-  return {
-    name,
-    place: site.place,
-    loadCount: loads.length,
-    dueOn: due?.on ?? null,
-    dueText: due?.text ?? '',
-  };
-}
+/** A state as the list has it; null = none was reached, or one that this program does not know. */
+const stateOf = (text: string): CourseState | null => courseStateNames.find((name) => name === text) ?? null;

@@ -14,6 +14,7 @@ import { Devices1800000000000 } from './migrations/11-devices.js';
 import { Training1810000000000 } from './migrations/12-training.js';
 import { Logbook1820000000000 } from './migrations/13-logbook.js';
 import { Backups1830000000000 } from './migrations/14-backups.js';
+import { States1840000000000 } from './migrations/15-states.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -31,6 +32,7 @@ export const migrations = [
   Training1810000000000,
   Logbook1820000000000,
   Backups1830000000000,
+  States1840000000000,
 ] as const;
 
 interface Options {

@@ -57,6 +57,10 @@ export interface JobRow {
   /** What of it is due next, and when; null = nothing is. */
   dueOn: string | null;
   dueText: string;
+  /** The last state of its course; '' = it has reached none. */
+  state: string;
+  /** Version of the program by which these were read from its document. */
+  columnsVersion: number;
   headRevision: number;
   createdAt: Date;
   updatedAt: Date;
@@ -106,6 +110,8 @@ export const JobEntity = new EntitySchema<JobRow>({
     loadCount: { type: 'integer', name: 'load_count', default: 0 },
     dueOn: { type: 'date', name: 'due_on', nullable: true },
     dueText: { type: 'text', name: 'due_text', default: '' },
+    state: { type: 'text', default: '' },
+    columnsVersion: { type: 'integer', name: 'columns_version', default: 0 },
     headRevision: { type: 'integer', name: 'head_revision' },
     createdAt: { ...moment, name: 'created_at' },
     updatedAt: { ...moment, name: 'updated_at' },
@@ -114,6 +120,7 @@ export const JobEntity = new EntitySchema<JobRow>({
   indices: [
     { name: 'job_changed_index', columns: ['workspaceId', 'updatedAt', 'id'] },
     { name: 'job_due_index', columns: ['workspaceId', 'dueOn'] },
+    { name: 'job_state_index', columns: ['workspaceId', 'state'] },
     // On an expression, which entities cannot say.
     { name: 'job_name_index', synchronize: false },
   ],

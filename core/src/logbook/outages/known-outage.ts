@@ -2,6 +2,7 @@ import type { OutageSample } from '../../commissioning/details.js';
 import type { LoggedOutage } from '../../house/index.js';
 import type { WeatherYear } from '../../nature/index.js';
 import { courseOfSamples, type RecordedCourse } from './course-of-samples.js';
+import { otherSourceWh } from './other-source-wh.js';
 import { outagesInSamples } from './outages-in-samples.js';
 
 /** An outage with everything that is known of it: what was recorded counts before what was typed. */
@@ -12,6 +13,8 @@ export interface KnownOutage {
   readonly emptyMin: number | null;
   readonly startCharge: number | null;
   readonly endCharge: number | null;
+  /** What the generator gave, Wh; null = nobody knows. */
+  readonly generatorWh: number | null;
   /** null = nothing was recorded. */
   readonly course: RecordedCourse | null;
   readonly samples: readonly OutageSample[];
@@ -38,6 +41,7 @@ export function knownOutage(
       emptyMin,
       startCharge: outage.startCharge,
       endCharge: outage.endCharge,
+      generatorWh: outage.generatorWh,
       course: null,
       samples: [],
       weather,
@@ -50,6 +54,7 @@ export function knownOutage(
     emptyMin,
     startCharge: before?.charge ?? firstOf(course.charge) ?? outage.startCharge,
     endCharge: firstOf(course.charge.toReversed()) ?? outage.endCharge,
+    generatorWh: outage.generatorWh ?? otherSourceWh(samples, span.awayS, span.awayS + minutes * 60),
     course,
     samples,
     weather,

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { OutageSample } from '../../commissioning/details.js';
 import { courseOfSamples } from './course-of-samples.js';
+import type { LoggedOutage } from '../../house/index.js';
+import { knownOutage } from './known-outage.js';
+import { otherSourceWh } from './other-source-wh.js';
 import { outagesInSamples } from './outages-in-samples.js';
 import { samplesOfTable } from './samples-of-table.js';
 
@@ -45,6 +48,35 @@ describe('outages in a recording', () => {
       sample(600, { gridV: null }),
     ];
     expect(outagesInSamples(byState)).toEqual([{ awayS: 60, backS: 600, emptyS: null }]);
+  });
+});
+
+describe('another source', () => {
+  it('is what flows into the battery beyond the sun, off the grid', () => {
+    const samples = [
+      sample(0),
+      sample(3600, away),
+      sample(7200, { ...away, batteryW: -3000, solarW: 500 }),
+      sample(10_800, { ...away, batteryW: -700, solarW: 600 }),
+      sample(14_400, { batteryW: -4000 }),
+    ];
+    expect(otherSourceWh(samples, 0, 20_000)).toBeCloseTo(2500, 6);
+    expect(otherSourceWh(samples, 0, 7000)).toBe(0);
+  });
+
+  it('was silent where nothing was seen of it, and not known where nothing was recorded', () => {
+    const outage = {
+      lastedH: 1,
+      emptyAfterH: null,
+      startCharge: null,
+      endCharge: null,
+      generatorWh: null,
+    } as LoggedOutage;
+    expect(knownOutage(outage, [sample(0), sample(10, away), sample(3610)]).generatorWh).toBe(0);
+    expect(knownOutage(outage, []).generatorWh).toBeNull();
+    expect(
+      knownOutage({ ...outage, generatorWh: 700 }, [sample(0), sample(10, away), sample(3610)]).generatorWh,
+    ).toBe(700);
   });
 });
 

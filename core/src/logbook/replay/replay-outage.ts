@@ -98,7 +98,7 @@ export function replayOutage(
   { study, known, measured }: ReplayQuestion,
   catalogue: Catalogue,
 ): OutageReplay | null {
-  const { outage, minutes: lasted, emptyMin } = known;
+  const { minutes: lasted, emptyMin } = known;
   const outcome = emptyMin === null ? 'charge' : 'hours';
   const followedH =
     emptyMin === null
@@ -117,7 +117,7 @@ export function replayOutage(
     ...(first.warmW ? ['temperature' as const] : []),
     ...(first.demand ? ['loads' as const] : []),
     ...(first.sun ? ['sun' as const] : []),
-    ...(outage.generatorWh === 0 && hardware.generator !== null ? ['generator' as const] : []),
+    ...(known.generatorWh === 0 && hardware.generator !== null ? ['generator' as const] : []),
     ...(found ? ['battery' as const] : []),
   ];
   const play = (world: World, taken: ReadonlySet<Reason>): PlayedEnergy => {

@@ -11,6 +11,7 @@ import {
   jobsPerPage,
   type JobSummary,
 } from '@levamen/core/api';
+import { courseStateNames, courseStates, waitsFor } from '@levamen/core/house';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import {
@@ -116,6 +117,8 @@ export class JobList {
       job,
       isDeleted: this.deleted().has(job.id),
       isLate: job.due !== null && job.due.on < today,
+      state: job.state === null ? '' : courseStates[job.state],
+      waitsFor: waitsFor[job.state ?? 'none'],
     }));
   });
   protected readonly pages = computed(() => Math.max(1, Math.ceil((this.found()?.total ?? 0) / jobsPerPage)));
@@ -141,6 +144,26 @@ export class JobList {
     const query = this.query();
     if (query.sort !== sort) return null;
     return query.order === 'up' ? 'ascending' : 'descending';
+  }
+
+  /** States that have jobs, in the order of the work, with how many. */
+  protected readonly states = computed(() => {
+    const counts = new Map((this.found()?.states ?? []).map(({ state, count }) => [state, count]));
+    const all = [...counts.values()].reduce((sum, count) => sum + count, 0);
+    const named = courseStateNames.flatMap((state) =>
+      counts.has(state) ? [{ value: state, label: `${courseStates[state]} (${counts.get(state)})` }] : [],
+    );
+    const none = counts.get(null);
+    return [
+      { value: '' as const, label: `All states (${all})` },
+      ...(none === undefined ? [] : [{ value: 'none' as const, label: `None reached yet (${none})` }]),
+      ...named,
+    ];
+  });
+
+  protected inState(state: unknown): void {
+    const known = this.states().find(({ value }) => value === state);
+    if (known) this.query.update((query) => ({ ...query, state: known.value, page: 1 }));
   }
 
   protected turn(by: number): void {
