@@ -1,10 +1,9 @@
 import type { Catalogue } from '../../equipment/index.js';
 import { dcOfAcW, acOfDcW } from '../../electric/index.js';
-import { outagePlan, type OutageStudy, type OutageYear, studyYear, weatherUse } from '../../study/details.js';
-import { seedsOf } from '../../study/index.js';
+import { outagePlan, type OutageStudy, type OutageYear, weatherUse } from '../../study/details.js';
 import type { KnownOutage } from '../outages/known-outage.js';
-import { minuteOfYear } from '../replay/minute-of-year.js';
-import { knownWeather } from '../replay/known-weather.js';
+import { hasArrays } from '../replay/known-sun.js';
+import { type ReckonedYear, reckonedYears } from '../replay/reckoned-years.js';
 
 /** What one outage tells of the loads: what they were reckoned to take, and what they took. */
 export interface LoadEvidence {
@@ -32,38 +31,33 @@ const leastH = 0.5;
  * Energy the loads took in an outage beside what they were reckoned to take: recorded, else by the mean power that was said, else what
  * left the battery by its charge, the sun and the generator.
  *
+ * @param years it is held against, where somebody has reckoned them already
  * @returns null where nothing is known of it, or nothing is backed up
  */
 export function loadEvidence(
   study: OutageStudy,
   known: KnownOutage,
   catalogue: Catalogue,
+  years: readonly ReckonedYear[] = reckonedYears(study, known, catalogue),
 ): LoadEvidence | null {
-  const seeds = seedsOf(study.plan);
-  const first = studyYear(study, catalogue, seeds[0]!);
+  const [first] = years;
   if (!first) return null;
-  const { outage } = known;
-  const lit = Math.min(known.minutes, Math.floor(known.emptyMin ?? known.minutes));
   const seen = (minute: number): boolean => {
     const { course } = known;
     return !course || !Number.isNaN(course.loadW[minute]!);
   };
-  const took = tookOf(known, first, lit);
+  const took = tookOf(known, first.year);
   if (!took || took.hours < leastH) return null;
   let ordinaryWh = 0;
   let weatherWh = 0;
-  for (const seed of seeds) {
-    const year = seed === seeds[0] ? first : studyYear(study, catalogue, seed)!;
-    const fromMinute = minuteOfYear(outage.from, year.weather.zoneH);
-    const met = knownWeather(known, year.weather, fromMinute);
-    const asWarm = met ? studyYear({ ...study, weather: met }, catalogue, seed)! : year;
-    const wh = (isMeant: (follows: boolean) => boolean): number =>
-      reckonedWh(asWarm, isMeant, fromMinute, lit, known, took.from === 'recorded' ? seen : () => true);
-    ordinaryWh += wh((follows) => !follows) / seeds.length;
-    weatherWh += wh((follows) => follows) / seeds.length;
+  const counts = took.from === 'recorded' ? seen : () => true;
+  for (const { year, met, fromMinute } of years) {
+    const wh = (follows: boolean): number => reckonedWh(met ?? year, follows, fromMinute, known, counts);
+    ordinaryWh += wh(false) / years.length;
+    weatherWh += wh(true) / years.length;
   }
   return {
-    outageId: outage.id,
+    outageId: known.outage.id,
     ordinaryWh,
     weatherWh,
     tookWh: took.wh,
@@ -72,20 +66,19 @@ export function loadEvidence(
   };
 }
 
-/** Reckoned energy of some of the loads: those that its charge shed are off, as they were. */
+/** Reckoned energy of the loads that follow the weather, or that do not: those that its charge shed are off, as they were. */
 function reckonedWh(
   year: OutageYear,
-  isMeant: (follows: boolean) => boolean,
+  follows: boolean,
   fromMinute: number,
-  minutes: number,
-  { course }: KnownOutage,
+  { course, litMin }: KnownOutage,
   counts: (minute: number) => boolean,
 ): number {
-  const loads = year.house.loads.filter(({ load }) => isMeant(weatherUse(load.kind) !== 'none'));
-  const { trace } = outagePlan({ ...year, house: { ...year.house, loads } }, fromMinute, minutes);
+  const loads = year.house.loads.filter(({ load }) => (weatherUse(load.kind) !== 'none') === follows);
+  const { trace } = outagePlan({ ...year, house: { ...year.house, loads } }, fromMinute, litMin);
   const { usableWh } = year.hardware;
   let wh = 0;
-  for (let minute = 0; minute < minutes; minute += 1) {
+  for (let minute = 0; minute < litMin; minute += 1) {
     if (!counts(minute)) continue;
     const charge = course ? course.charge[minute]! : NaN;
     const stage = Number.isNaN(charge)
@@ -97,9 +90,8 @@ function reckonedWh(
 }
 
 function tookOf(
-  { outage, course, startCharge, endCharge, emptyMin }: KnownOutage,
+  { outage, course, startCharge, endCharge, emptyMin, litMin }: KnownOutage,
   { hardware, sun }: OutageYear,
-  lit: number,
 ): {
   readonly wh: number;
   readonly errorWh: number;
@@ -107,19 +99,18 @@ function tookOf(
   readonly from: LoadEvidence['from'];
 } | null {
   if (course) {
-    const known = Array.from(course.loadW.subarray(0, lit)).filter((watts) => !Number.isNaN(watts));
+    const known = Array.from(course.loadW.subarray(0, litMin)).filter((watts) => !Number.isNaN(watts));
     const wh = known.reduce((sum, watts) => sum + watts / 60, 0);
     if (known.length > 0)
       return { wh, errorWh: recordedError * wh, hours: known.length / 60, from: 'recorded' };
   }
-  const hours = lit / 60;
+  const hours = litMin / 60;
   if (outage.meanW !== null) {
     const wh = outage.meanW * hours;
     return { wh, errorWh: saidError * wh, hours, from: 'said' };
   }
   const end = emptyMin === null ? endCharge : hardware.keptWh / hardware.usableWh;
-  const hasArrays = sun.acW.some((watts) => watts > 0) || sun.dcW.some((watts) => watts > 0);
-  if (startCharge === null || end === null || (hasArrays && outage.sunWh === null)) return null;
+  if (startCharge === null || end === null || (hasArrays(sun) && outage.sunWh === null)) return null;
   const cellsWh = (startCharge - end) * hardware.usableWh;
   const meanDcW = cellsWh / hours;
   const { lossPerW, lossPerW2, standbyW } = hardware;

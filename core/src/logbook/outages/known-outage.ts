@@ -11,6 +11,8 @@ export interface KnownOutage {
   readonly minutes: number;
   /** Until the battery was empty, min; null = it held. */
   readonly emptyMin: number | null;
+  /** Until the house was dark, or the grid was back, min. */
+  readonly litMin: number;
   readonly startCharge: number | null;
   readonly endCharge: number | null;
   /** What the generator gave, Wh; null = nobody knows. */
@@ -33,12 +35,14 @@ export function knownOutage(
 ): KnownOutage {
   const minutes = Math.max(1, Math.round(outage.lastedH * 60));
   const emptyMin = outage.emptyAfterH === null ? null : Math.max(1, Math.round(outage.emptyAfterH * 60));
+  const litMin = Math.min(minutes, Math.floor(emptyMin ?? minutes));
   const [span] = outagesInSamples(samples);
   if (!span)
     return {
       outage,
       minutes,
       emptyMin,
+      litMin,
       startCharge: outage.startCharge,
       endCharge: outage.endCharge,
       generatorWh: outage.generatorWh,
@@ -52,6 +56,7 @@ export function knownOutage(
     outage,
     minutes,
     emptyMin,
+    litMin,
     startCharge: before?.charge ?? firstOf(course.charge) ?? outage.startCharge,
     endCharge: firstOf(course.charge.toReversed()) ?? outage.endCharge,
     generatorWh: outage.generatorWh ?? otherSourceWh(samples, span.awayS, span.awayS + minutes * 60),

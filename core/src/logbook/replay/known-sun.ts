@@ -14,6 +14,10 @@ export interface KnownSun {
   readonly reckonedWh: number;
 }
 
+/** Arrays give something in the year. */
+export const hasArrays = ({ acW, dcW }: OutageYear['sun']): boolean =>
+  acW.some((watts) => watts > 0) || dcW.some((watts) => watts > 0);
+
 /**
  * The sun of an outage as far as it is known: recorded by the minute, else reckoned and brought to the energy or the sky that was said.
  * While the battery was full, what was reckoned counts: arrays that are held back do not show what they could give.
@@ -25,22 +29,20 @@ export interface KnownSun {
  */
 export function knownSun(
   year: Pick<OutageYear, 'sun' | 'weather'>,
-  { outage, course, minutes: lasted, emptyMin }: KnownOutage,
+  { outage, course, minutes: lasted, litMin }: KnownOutage,
   fromMinute: number,
   minutes: number,
   met: OutageYear['sun'] | null = null,
 ): KnownSun | null {
   const { sun, weather } = year;
   const length = sun.acW.length;
-  const lit = Math.min(lasted, Math.floor(emptyMin ?? lasted));
   const reckonedAt = (minute: number): number => {
     const at = (fromMinute + minute) % length;
     return sun.acW[at]! + sun.dcW[at]!;
   };
   let reckoned = 0;
-  for (let minute = 0; minute < lit; minute += 1) reckoned += reckonedAt(minute) / 60;
-  const hasArrays = sun.acW.some((watts) => watts > 0) || sun.dcW.some((watts) => watts > 0);
-  if (!hasArrays) return null;
+  for (let minute = 0; minute < litMin; minute += 1) reckoned += reckonedAt(minute) / 60;
+  if (!hasArrays(sun)) return null;
 
   const wanted = new Float32Array(minutes);
   const isRecorded = course?.sunW.some((watts) => !Number.isNaN(watts)) ?? false;
@@ -48,7 +50,7 @@ export function knownSun(
     let seenWh = 0;
     let reckonedWh = 0;
     for (let minute = 0; minute < minutes; minute += 1) {
-      const seen = minute < lit ? (course.sunW[minute] ?? NaN) : NaN;
+      const seen = minute < litMin ? (course.sunW[minute] ?? NaN) : NaN;
       const could = reckonedAt(minute);
       if (Number.isNaN(seen)) {
         wanted[minute] = reckonedWh > 0 ? could * Math.min(2, seenWh / reckonedWh) : could;
@@ -88,7 +90,7 @@ export function knownSun(
     const at = (fromMinute + minute) % length;
     const could = acW[at]! + dcW[at]!;
     const watts = wanted[minute]!;
-    if (minute < lit) wh += watts / 60;
+    if (minute < litMin) wh += watts / 60;
     if (could > 0) {
       acW[at] = (acW[at]! * watts) / could;
       dcW[at] = (dcW[at]! * watts) / could;

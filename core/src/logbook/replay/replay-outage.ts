@@ -8,13 +8,11 @@ import {
   type OutageYear,
   studyYear,
 } from '../../study/details.js';
-import { seedsOf } from '../../study/index.js';
 import type { KnownOutage } from '../outages/known-outage.js';
-import { knownDemand, type KnownDemand } from './replayed-demand.js';
+import { knownDemand, type KnownDemand } from './known-demand.js';
 import { knownSun, type KnownSun } from './known-sun.js';
-import { knownWeather } from './known-weather.js';
-import { minuteOfYear } from './minute-of-year.js';
 import { playedEnergy, type PlayedEnergy } from './played-energy.js';
+import { type ReckonedYear, reckonedYears } from './reckoned-years.js';
 import { shapley } from './shapley.js';
 import { meanOutdoorC } from './shifted-weather.js';
 
@@ -92,12 +90,15 @@ interface World {
  * Replays an outage that happened: as it was predicted, then with everything that is known of it; what each thing known made of the
  * difference is its mean effect over all orders in which they may be taken in ({@link shapley}), so that the effects add up.
  *
+ * @param years it is held against, where somebody has reckoned them already
  * @returns null where nothing is backed up, or the units do not go together
  */
 export function replayOutage(
-  { study, known, measured }: ReplayQuestion,
+  question: ReplayQuestion,
   catalogue: Catalogue,
+  years: readonly ReckonedYear[] = reckonedYears(question.study, question.known, catalogue),
 ): OutageReplay | null {
+  const { known, measured } = question;
   const { minutes: lasted, emptyMin } = known;
   const outcome = emptyMin === null ? 'charge' : 'hours';
   const followedH =
@@ -105,7 +106,7 @@ export function replayOutage(
       ? lasted / 60
       : Math.min(followed.mostH, Math.max(followed.leastH, (followed.times * emptyMin) / 60, lasted / 60));
   const minutes = Math.ceil(followedH * 60);
-  const worlds = seedsOf(study.plan).flatMap((seed) => worldOf(study, known, catalogue, seed, minutes) ?? []);
+  const worlds = years.map((year) => worldOf(question, catalogue, year, minutes));
   const [first] = worlds;
   if (!first) return null;
 
@@ -202,43 +203,45 @@ const measuredHardware = ({ context, stack }: OutageYear, measured: MeasuredStac
   hardwareOf(context, withMeasured(stack.measured?.bySheets ?? stack, measured));
 
 function worldOf(
-  study: OutageStudy,
-  known: KnownOutage,
+  { study, known }: ReplayQuestion,
   catalogue: Catalogue,
-  seed: number,
+  { seed, year, met, fromMinute }: ReckonedYear,
   minutes: number,
-): World | null {
-  const year = studyYear(study, catalogue, seed);
-  if (!year) return null;
-  const { outage } = known;
-  const fromMinute = minuteOfYear(outage.from, year.weather.zoneH);
+): World {
   const plan = outagePlan(year, fromMinute, minutes);
-  const met = knownWeather(known, year.weather, fromMinute);
-  const weather = met ?? year.weather;
-  const demandIn = (household: OutageStudy['plan']['outage']['household']): readonly Float64Array[] => {
-    const { outage: scenario } = study.plan;
-    if (weather === year.weather && household === scenario.household) return plan.trace.demandW;
-    const other = studyYear(
-      { ...study, plan: { ...study.plan, outage: { ...scenario, household } }, weather },
-      catalogue,
-      seed,
-    )!;
+  const warmest = met ?? year;
+  const { weather } = warmest;
+  const warmW = met && outagePlan(met, fromMinute, minutes).trace.demandW;
+  const { outage: scenario } = study.plan;
+  const { household } = known.outage;
+  const livedIn = (lived: typeof scenario.household): readonly Float64Array[] => {
+    const asLived = { ...study.plan, outage: { ...scenario, household: lived } };
+    const other = studyYear({ ...study, plan: asLived, weather }, catalogue, seed)!;
     return outagePlan(other, fromMinute, minutes).trace.demandW;
   };
-  /** Of the year it really was. */
-  const sunIn = known.weather && studyYear({ ...study, weather: known.weather }, catalogue, seed)!.sun;
-  const usual = study.plan.outage.household;
-  const warmW = met && demandIn(usual);
-  const lived = outage.household !== null && outage.household !== usual ? demandIn(outage.household) : null;
+  const livedW = household !== null && household !== scenario.household ? livedIn(household) : null;
   return {
     year,
     plan,
     warmW,
-    demand: knownDemand(known, warmW ?? plan.trace.demandW, lived),
-    sun: knownSun(year, known, fromMinute, minutes, sunIn),
+    demand: knownDemand(known, warmW ?? plan.trace.demandW, livedW),
+    sun: knownSun(year, known, fromMinute, minutes, sunIn(study, known, catalogue, seed, met)),
     reckonedC: meanOutdoorC(year.weather, fromMinute, known.minutes),
     metC: meanOutdoorC(weather, fromMinute, known.minutes),
   };
+}
+
+/** The sun of the year it really was; null = nobody has that. */
+function sunIn(
+  study: OutageStudy,
+  { weather }: KnownOutage,
+  catalogue: Catalogue,
+  seed: number,
+  met: OutageYear | null,
+): OutageYear['sun'] | null {
+  if (!weather) return null;
+  const year = met?.weather === weather ? met : studyYear({ ...study, weather }, catalogue, seed)!;
+  return year.sun;
 }
 
 /** Demand with some of what is known taken in: as warm as it was, and with what the house took beside that. */

@@ -5,6 +5,7 @@ import type { OutageStudy } from '../../study/details.js';
 import { yearsBetween } from '../ageing/age-at.js';
 import { loadEvidence, type LoadEvidence } from '../calibration/load-evidence.js';
 import { type KnownOutage, knownOutage } from '../outages/known-outage.js';
+import { reckonedYears } from '../replay/reckoned-years.js';
 import { replayOutage, type OutageReplay } from '../replay/replay-outage.js';
 import type { LogbookQuestion } from './logbook-question.js';
 import { measuredAt } from './measured-at.js';
@@ -31,10 +32,11 @@ export function toldOutage(
   const years = battery.since === null ? 0 : yearsBetween(battery.since, outage.from);
   const study: OutageStudy = { ...question, plan: aged(question.plan, years) };
   const measured = measuredAt(battery, years, outage.from, outage.recordingId);
+  const reckoned = reckonedYears(study, known, catalogue);
   return {
     known,
-    replay: replayOutage({ study, known, measured }, catalogue),
-    loads: loadEvidence(study, known, catalogue),
+    replay: replayOutage({ study, known, measured }, catalogue, reckoned),
+    loads: loadEvidence(study, known, catalogue, reckoned),
   };
 }
 

@@ -24,17 +24,16 @@ export interface KnownDemand {
  * @param livedW the same with the household as it lived; null = nobody knows
  */
 export function knownDemand(
-  { outage, course, minutes, emptyMin }: KnownOutage,
+  { outage, course, litMin }: KnownOutage,
   reckonedW: readonly Float64Array[],
   livedW: readonly Float64Array[] | null,
 ): KnownDemand | null {
-  const lit = Math.min(minutes, Math.floor(emptyMin ?? minutes));
   const [first] = reckonedW;
   if (course && course.loadW.some((watts) => !Number.isNaN(watts))) {
     let known = 0;
     let reckoned = 0;
     let count = 0;
-    for (let minute = 0; minute < lit; minute += 1) {
+    for (let minute = 0; minute < litMin; minute += 1) {
       const watts = course.loadW[minute]!;
       if (Number.isNaN(watts)) continue;
       known += watts;
@@ -46,7 +45,7 @@ export function knownDemand(
     return {
       demandW: reckonedW.map((stage) =>
         stage.map((watts, minute) => {
-          const seen = minute < lit ? course.loadW[minute]! : NaN;
+          const seen = minute < litMin ? course.loadW[minute]! : NaN;
           return Number.isNaN(seen) ? watts * times : seen;
         }),
       ),
@@ -55,7 +54,7 @@ export function knownDemand(
     };
   }
   if (outage.meanW !== null) {
-    const meanW = meanOf(first!, lit);
+    const meanW = meanOf(first!, litMin);
     const times = meanW > 0 ? outage.meanW / meanW : 1;
     return {
       demandW: reckonedW.map((stage) => stage.map((watts) => watts * times)),
@@ -66,8 +65,8 @@ export function knownDemand(
   return (
     livedW && {
       demandW: livedW,
-      meanW: meanOf(livedW[0]!, lit),
-      reckonedW: meanOf(first!, lit),
+      meanW: meanOf(livedW[0]!, litMin),
+      reckonedW: meanOf(first!, litMin),
     }
   );
 }
