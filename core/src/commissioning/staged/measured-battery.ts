@@ -1,7 +1,8 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
 import { groupBy } from '../../base/index.js';
 import type { OutageHardware } from '../../study/details.js';
 import { chargeCrossings } from './charge-crossings.js';
+import { leastSquares, type Reading } from './least-squares.js';
 import type { OutageSample } from './outage-sample.js';
 import { stretchesOf } from './stretches.js';
 
@@ -137,17 +138,8 @@ export function measuredBattery(
   let covariance = Matrix.eye(size);
   let scatter = 1;
   for (let round = 0; round < rounds; round += 1) {
-    const normal = Matrix.zeros(size, size);
-    const right = Matrix.zeros(size, 1);
+    const readings: Reading[] = [];
     let squares = 0;
-    const add = (row: readonly number[], off: number, error: number): void => {
-      for (let i = 0; i < size; i += 1) {
-        if (row[i] === 0) continue;
-        right.set(i, 0, right.get(i, 0) + (row[i]! * off) / error ** 2);
-        for (let j = 0; j < size; j += 1)
-          normal.set(i, j, normal.get(i, j) + (row[i]! * row[j]!) / error ** 2);
-      }
-    };
     for (const one of used) {
       const row = Array.from({ length: size }, () => 0);
       const { wh, byStandby, byDischarge, byCharge } = drained(one, designed, theta);
@@ -160,22 +152,22 @@ export function measuredBattery(
       row[begin] = 1;
       const off = one.charge - (theta[begin]! - wh * perWh);
       squares += (off / one.error) ** 2;
-      add(row, off, one.error);
+      readings.push({ row, value: off, error: one.error });
     }
     for (const known of [place.discharge, place.charge]) {
       const row = Array.from({ length: size }, (_, index) => (index === known ? 1 : 0));
-      add(row, 1 - theta[known]!, sheetError);
+      readings.push({ row, value: 1 - theta[known]!, error: sheetError });
     }
     // Nothing takes less than nothing, nor a house by itself: a wide guess keeps what no crossing tells apart.
     const standby = Array.from({ length: size }, (_, index) => (index === place.standbyW ? 1 : 0));
-    add(
-      standby,
-      (designed.standbyW - theta[place.standbyW]!) / unit[place.standbyW]!,
-      Math.max(100, 2 * designed.standbyW) / unit[place.standbyW]!,
-    );
-    covariance = inverse(normal, true);
-    const step = covariance.mmul(right);
-    for (let i = 0; i < size; i += 1) theta[i] = theta[i]! + step.get(i, 0) * unit[i]!;
+    readings.push({
+      row: standby,
+      value: (designed.standbyW - theta[place.standbyW]!) / unit[place.standbyW]!,
+      error: Math.max(100, 2 * designed.standbyW) / unit[place.standbyW]!,
+    });
+    const step = leastSquares(readings);
+    ({ covariance } = step);
+    for (let i = 0; i < size; i += 1) theta[i] = theta[i]! + step.values[i]! * unit[i]!;
     scatter = Math.max(1, squares / Math.max(1, used.length - stretches.length - 2));
   }
   const deviation = (index: number): number =>

@@ -35,7 +35,7 @@ const raisedHz = 0.25;
 /** Charge that is called full, share. */
 export const fullShare = 0.985;
 /** What feeds the battery beside the sun is a source of its own from this on, W. */
-const otherSourceW = 300;
+export const otherSourceW = 300;
 /** A drop by this share of what was on, and this much at least, is somebody, or something, that switched off. */
 const shedShare = 0.35;
 const shedLeastW = 400;

@@ -1,4 +1,4 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { leastSquares } from '../../commissioning/details.js';
 
 /** What was measured of a battery at an age. */
 export interface CapacityPoint {
@@ -58,26 +58,16 @@ export function capacityForecast(
   warranted: WarrantedCurve,
   untilYears: number,
 ): CapacityForecast {
-  const normal = new Matrix([
-    [1 / beforehand.asNewError ** 2, 0],
-    [0, 1 / beforehand.fadeError ** 2],
+  const { values, covariance } = leastSquares([
+    { row: [1, 0], value: beforehand.asNew, error: beforehand.asNewError },
+    { row: [0, 1], value: beforehand.fadePerYear, error: beforehand.fadeError },
+    ...points.map(({ years, usableWh, errorWh }) => ({
+      row: [1, -years],
+      value: usableWh / newWh,
+      error: Math.max(1e-6, errorWh / newWh),
+    })),
   ]);
-  const right = new Matrix([
-    [beforehand.asNew / beforehand.asNewError ** 2],
-    [beforehand.fadePerYear / beforehand.fadeError ** 2],
-  ]);
-  for (const { years, usableWh, errorWh } of points) {
-    const row = [1, -years];
-    const error = Math.max(1e-6, errorWh / newWh);
-    for (let i = 0; i < 2; i += 1) {
-      right.set(i, 0, right.get(i, 0) + (row[i]! * (usableWh / newWh)) / error ** 2);
-      for (let j = 0; j < 2; j += 1) normal.set(i, j, normal.get(i, j) + (row[i]! * row[j]!) / error ** 2);
-    }
-  }
-  const covariance = inverse(normal);
-  const found = covariance.mmul(right);
-  const asNew = found.get(0, 0);
-  const fadePerYear = found.get(1, 0);
+  const [asNew = beforehand.asNew, fadePerYear = beforehand.fadePerYear] = values;
   const years = Array.from({ length: Math.round(untilYears) + 1 }, (_, year): ForecastYear => {
     const share = Math.max(0, asNew - fadePerYear * year);
     const variance =

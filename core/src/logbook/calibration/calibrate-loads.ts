@@ -1,4 +1,4 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { leastSquares } from '../../commissioning/details.js';
 import type { LoadEvidence } from './load-evidence.js';
 
 /** A factor, and one deviation of it. */
@@ -31,22 +31,17 @@ const leastChange = 0.03;
  * outages cannot always tell the two apart.
  */
 export function calibrateLoads(evidence: readonly LoadEvidence[]): CalibratedLoads {
-  const normal = new Matrix([
-    [1 / beforehand.ordinary ** 2, 0],
-    [0, 1 / beforehand.weather ** 2],
+  const { values, covariance } = leastSquares([
+    { row: [1, 0], value: 1, error: beforehand.ordinary },
+    { row: [0, 1], value: 1, error: beforehand.weather },
+    ...evidence.map(({ ordinaryWh, weatherWh, tookWh, errorWh }) => ({
+      row: [ordinaryWh, weatherWh],
+      value: tookWh,
+      error: errorWh,
+    })),
   ]);
-  const right = new Matrix([[1 / beforehand.ordinary ** 2], [1 / beforehand.weather ** 2]]);
-  for (const { ordinaryWh, weatherWh, tookWh, errorWh } of evidence) {
-    const row = [ordinaryWh, weatherWh];
-    for (let i = 0; i < 2; i += 1) {
-      right.set(i, 0, right.get(i, 0) + (row[i]! * tookWh) / errorWh ** 2);
-      for (let j = 0; j < 2; j += 1) normal.set(i, j, normal.get(i, j) + (row[i]! * row[j]!) / errorWh ** 2);
-    }
-  }
-  const covariance = inverse(normal);
-  const found = covariance.mmul(right);
   const factor = (place: number): Factor => ({
-    times: Math.max(0.1, found.get(place, 0)),
+    times: Math.max(0.1, values[place]!),
     error: Math.sqrt(covariance.get(place, place)),
   });
   const [ordinary, weather] = [factor(0), factor(1)];

@@ -1,7 +1,4 @@
-import type { OutageSample } from '../../commissioning/details.js';
-
-/** More than this beside the sun is a source of its own, W. */
-const otherSourceW = 300;
+import { type OutageSample, otherSourceW } from '../../commissioning/details.js';
 
 /** Energy that something beside the sun fed into the battery in a stretch of a recording, the generator as a rule, Wh. */
 export function otherSourceWh(samples: readonly OutageSample[], fromS: number, toS: number): number {

@@ -1,4 +1,4 @@
-import type { OutageSample } from '../../commissioning/details.js';
+import { noVoltageV, type OutageSample } from '../../commissioning/details.js';
 
 /** An outage that a recording shows, s since it began. */
 export interface OutageSpan {
@@ -9,15 +9,13 @@ export interface OutageSpan {
   readonly emptyS: number | null;
 }
 
-/** Below this, nothing is fed, V. */
-const deadV = 20;
 /** An outage that is shorter is a flicker, s. */
 const shortestS = 60;
 /** With less than this left the house went dark for want of energy, share. */
 const emptyBelow = 0.06;
 
 const isAway = ({ gridV, isOnGrid }: OutageSample): boolean | null =>
-  gridV === null ? (isOnGrid === null ? null : !isOnGrid) : gridV < deadV;
+  gridV === null ? (isOnGrid === null ? null : !isOnGrid) : gridV < noVoltageV;
 
 /** Outages in a recording, in their order: the grid was away, and for how long. */
 export function outagesInSamples(samples: readonly OutageSample[]): OutageSpan[] {
@@ -34,7 +32,8 @@ export function outagesInSamples(samples: readonly OutageSample[]): OutageSpan[]
       present.backS = sample.second;
       present = null;
     }
-    const isDark = (sample.legV[0] ?? deadV) < deadV && sample.charge !== null && sample.charge < emptyBelow;
+    const isDark =
+      (sample.legV[0] ?? noVoltageV) < noVoltageV && sample.charge !== null && sample.charge < emptyBelow;
     if (present && isDark) present.emptyS ??= sample.second;
   }
   return spans.filter(({ awayS, backS }) => backS === null || backS - awayS >= shortestS);
