@@ -10,7 +10,7 @@ export { type BenchItem, benchItems } from './backup/bench-items.js';
 export { laneOfCircuits } from './backup/circuit-lanes.js';
 export { compareLists, type ListDifference } from './equipment/compare-lists.js';
 export { moveToList } from './equipment/move-to-list.js';
-export { takeMeasured } from './equipment/take-measured.js';
+export { measuredIn, takeMeasured } from './equipment/take-measured.js';
 export { asMeasured, stackIn } from './equipment/stack-in.js';
 export { type EquipmentUse, sampleLineOnly } from './equipment/equipment-list.schema.js';
 export { itemsFor, nothingOffered, type OfferedItems } from './equipment/items-for.js';

@@ -43,12 +43,18 @@ export {
   type LoggedUnit,
   loggedUnitSchema,
   maxDocumentBytes,
+  newLoggedUnit,
   type RecurringDate,
   recurringDateSchema,
   type Visit,
   visitSchema,
 } from './logbook/logbook.schema.js';
-export { type LoggedOutage, loggedOutageSchema, longestLoggedH } from './logbook/logged-outage.schema.js';
+export {
+  type LoggedOutage,
+  loggedOutageSchema,
+  longestLoggedH,
+  newLoggedOutage,
+} from './logbook/logged-outage.schema.js';
 export { waitsFor } from './course/waits-for.js';
 export {
   type Course,

@@ -10,3 +10,9 @@ export function takeMeasured<P extends { readonly equipment: Equipment }>(
   const stacks = plan.equipment.stacks.map((one) => (one.islandId === islandId ? { ...one, measured } : one));
   return { ...plan, equipment: { ...plan.equipment, stacks } };
 }
+
+/** What was measured of an island's stack; null = its data sheets count. */
+export const measuredIn = (
+  equipment: Equipment | undefined,
+  islandId: string | undefined,
+): MeasuredStack | null => equipment?.stacks.find((one) => one.islandId === islandId)?.measured ?? null;

@@ -36,6 +36,18 @@ export const loggedUnitSchema = z.strictObject({
 });
 export type LoggedUnit = z.infer<typeof loggedUnitSchema>;
 
+/** A unit of which nothing more is known than this. */
+export const newLoggedUnit = (known: Pick<LoggedUnit, 'id' | 'name'> & Partial<LoggedUnit>): LoggedUnit => ({
+  itemId: '',
+  serial: '',
+  firmware: '',
+  builtInOn: null,
+  warrantyYears: null,
+  warrantedShare: null,
+  note: '',
+  ...known,
+});
+
 /** What was built otherwise than it was designed. */
 export const deviationSchema = z.strictObject({
   id: idSchema,

@@ -68,3 +68,24 @@ export const loggedOutageSchema = z.strictObject({
   found: field(noteSchema(1000), { label: 'What was found', rows: 2 }),
 });
 export type LoggedOutage = z.infer<typeof loggedOutageSchema>;
+
+/** An outage of which nothing more is known than this. */
+export const newLoggedOutage = (
+  known: Pick<LoggedOutage, 'id' | 'name' | 'islandId' | 'from' | 'source' | 'lastedH'> &
+    Partial<LoggedOutage>,
+): LoggedOutage => ({
+  weatherId: null,
+  recordingId: null,
+  emptyAfterH: null,
+  startCharge: null,
+  endCharge: null,
+  meanW: null,
+  sunWh: null,
+  generatorWh: null,
+  outdoorC: null,
+  sky: null,
+  household: null,
+  cause: '',
+  found: '',
+  ...known,
+});

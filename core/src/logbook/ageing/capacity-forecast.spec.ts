@@ -48,6 +48,17 @@ describe('capacity over the years', () => {
     }
   });
 
+  it('has a year of its own in which the warranty ends: a half one, or one after the forecast', () => {
+    for (const years of [7.5, 25]) {
+      const { end } = capacityForecast([at(2, 0.96)], 20_000, { ...usual, years }, 15);
+      const { mean, deviation } = byGrid([at(2, 0.96)], years);
+      expect(end.years).toBe(years);
+      expect(end.warranted).toBeCloseTo(0.7, 10);
+      expect(end.share).toBeCloseTo(mean, 4);
+      expect((end.most - end.least) / 2 / 1.645).toBeCloseTo(deviation, 4);
+    }
+  });
+
   it('finds the line of sharp measurements', () => {
     const points = [0, 1, 2, 3, 4, 5].map((years) => at(years, 0.98 - 0.02 * years, 0.0005));
     const { asNew, fadePerYear } = capacityForecast(points, 20_000, usual, 10);

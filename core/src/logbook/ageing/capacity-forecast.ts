@@ -29,6 +29,8 @@ export interface ForecastYear {
 
 export interface CapacityForecast {
   readonly years: readonly ForecastYear[];
+  /** When the warranty ends, which need not be after whole years. */
+  readonly end: ForecastYear;
   /** Capacity as new over what data sheets say, and what is lost a year. */
   readonly asNew: number;
   readonly fadePerYear: number;
@@ -68,7 +70,7 @@ export function capacityForecast(
     })),
   ]);
   const [asNew = beforehand.asNew, fadePerYear = beforehand.fadePerYear] = values;
-  const years = Array.from({ length: Math.round(untilYears) + 1 }, (_, year): ForecastYear => {
+  const forecastOf = (year: number): ForecastYear => {
     const share = Math.max(0, asNew - fadePerYear * year);
     const variance =
       covariance.get(0, 0) - 2 * year * covariance.get(0, 1) + year * year * covariance.get(1, 1);
@@ -80,11 +82,12 @@ export function capacityForecast(
       most: share + off,
       warranted: 1 - (1 - warranted.share) * Math.min(1, year / warranted.years),
     };
-  });
-  const end = years.findLast((one) => one.years <= warranted.years)!;
+  };
+  const end = forecastOf(warranted.years);
   const atEnd = end.least >= end.warranted ? 'holds' : end.share >= end.warranted ? 'likely' : 'short';
   return {
-    years,
+    years: Array.from({ length: Math.round(untilYears) + 1 }, (_, year) => forecastOf(year)),
+    end,
     asNew,
     fadePerYear,
     fadeError: Math.sqrt(covariance.get(1, 1)),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { builtInCatalogue } from '../../equipment/index.js';
-import { emptyLogbook, type LoggedUnit, type Visit } from '../../house/index.js';
+import { emptyLogbook, type LoggedUnit, newLoggedUnit, type Visit } from '../../house/index.js';
 import type { Drawing } from '../../wiring/index.js';
 import { withAsBuilt } from '../../wiring/index.js';
 import { asBuiltOf } from './as-built.js';
@@ -8,18 +8,8 @@ import { takeSerials } from './take-serials.js';
 import { unitsNow } from './unit-now.js';
 import { unitsOfDesign } from './units-of-design.js';
 
-const unit = (id: string, name: string, more: Partial<LoggedUnit> = {}): LoggedUnit => ({
-  id,
-  name,
-  itemId: '',
-  serial: '',
-  firmware: '',
-  builtInOn: null,
-  warrantyYears: null,
-  warrantedShare: null,
-  note: '',
-  ...more,
-});
+const unit = (id: string, name: string, more: Partial<LoggedUnit> = {}): LoggedUnit =>
+  newLoggedUnit({ id, name, ...more });
 const visit = (on: string, changes: readonly Partial<Visit['changes'][number]>[]): Visit => ({
   id: on,
   on,

@@ -7,7 +7,7 @@ interface FoundDevice {
   readonly version: string;
 }
 
-/** What of a found device was given to which unit; null = to none. */
+/** Units with the serial numbers that devices gave them. */
 export interface TakenSerials {
   readonly units: LoggedUnit[];
   readonly taken: number;

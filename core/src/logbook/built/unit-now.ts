@@ -11,7 +11,7 @@ export interface UnitNow {
 
 /** Units of a logbook as they are now: a visit that changed firmware or replaced a unit counts from its day on. */
 export function unitsNow({ units, visits }: Pick<Logbook, 'units' | 'visits'>): UnitNow[] {
-  const inOrder = visits.toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+  const inOrder = visits.toSorted((a, b) => a.on.localeCompare(b.on));
   return units.map((unit) => {
     let { serial, firmware } = unit;
     let changedOn: string | null = null;

@@ -1,6 +1,6 @@
 import type { Plan } from '../../design/index.js';
 import type { Catalogue, Stack } from '../../equipment/index.js';
-import type { LoggedUnit } from '../../house/index.js';
+import { type LoggedUnit, newLoggedUnit } from '../../house/index.js';
 
 /** Years a unit is usually warranted (common practice, no source). */
 const usualWarrantyYears = 10;
@@ -25,19 +25,14 @@ export function unitsOfDesign(
   return [...wanted].flatMap(([unitId, count]) => {
     const there = logbook.units.filter(({ itemId }) => itemId === unitId).length;
     const name = catalogue.find(({ id }) => id === unitId)?.name ?? unitId;
-    return Array.from({ length: Math.max(0, count - there) }, (_, index): LoggedUnit => {
-      const number = there + index + 1;
-      return {
+    return Array.from({ length: Math.max(0, count - there) }, (_, index) =>
+      newLoggedUnit({
         id: newId(),
-        name: count > 1 ? `${name}, ${number} of ${count}` : name,
+        name: count > 1 ? `${name}, ${there + index + 1} of ${count}` : name,
         itemId: unitId,
-        serial: '',
-        firmware: '',
         builtInOn,
         warrantyYears: usualWarrantyYears,
-        warrantedShare: null,
-        note: '',
-      };
-    });
+      }),
+    );
   });
 }

@@ -2,22 +2,12 @@ import { DateTime } from 'luxon';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoPlans } from '../../design/index.js';
-import { emptyLogbook, type LoggedUnit, type RecurringDate } from '../../house/index.js';
+import { emptyLogbook, newLoggedUnit, type RecurringDate } from '../../house/index.js';
 import { doneOn } from './done-on.js';
 import { dueDates, monthsAfter } from './due-dates.js';
 import { usualDates } from './usual-dates.js';
 
-const unit: LoggedUnit = {
-  id: 'u',
-  name: 'Pack',
-  itemId: '',
-  serial: '',
-  firmware: '',
-  builtInOn: '2023-10-17',
-  warrantyYears: 10,
-  warrantedShare: null,
-  note: '',
-};
+const unit = newLoggedUnit({ id: 'u', name: 'Pack', builtInOn: '2023-10-17', warrantyYears: 10 });
 const yearly: RecurringDate = {
   id: 'test',
   kind: 'test-outage',

@@ -32,7 +32,7 @@ export function dueDates(
       dueOn === null || doneOn !== null ? [] : [{ id, kind: 'left-to-do', text, on: dueOn }],
     ),
   ];
-  return due.toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+  return due.toSorted((a, b) => a.on.localeCompare(b.on));
 }
 
 /** Warranties that end on one day are one thing to do. */

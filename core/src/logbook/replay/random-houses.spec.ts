@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { randomBuilt } from '../../commissioning/testing/random-built.js';
 import { builtInCatalogue } from '../../equipment/index.js';
-import type { LoggedOutage } from '../../house/index.js';
+import { newLoggedOutage } from '../../house/index.js';
 import { outageWeather } from '../../study/details.js';
 import { knownOutage } from '../outages/known-outage.js';
 import { outagesInSamples } from '../outages/outages-in-samples.js';
@@ -23,20 +23,16 @@ describe(`outages of ${count} random houses`, () => {
     const { samples, outdoorC } = simulatedOutage(house, awayH);
     const [span] = outagesInSamples(samples);
     const emptyS = span!.emptyS;
-    const outage = {
+    const outage = newLoggedOutage({
       id: 'o',
+      name: 'Outage',
+      islandId,
       from,
+      source: 'gateway',
       lastedH: awayH,
       emptyAfterH: emptyS === null ? null : (emptyS - span!.awayS) / 3600,
       outdoorC: Math.round(outdoorC),
-      startCharge: null,
-      endCharge: null,
-      meanW: null,
-      sunWh: null,
-      generatorWh: null,
-      sky: null,
-      household: null,
-    } as LoggedOutage;
+    });
     const study = {
       plan: { ...plan, brief: { ...plan.brief, sizeForYear: 0 } },
       islandId,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type BuiltHouse, builtHouse, builtPlan } from '../../commissioning/details.js';
 import { builtInCatalogue } from '../../equipment/index.js';
-import type { LoggedOutage } from '../../house/index.js';
+import { type LoggedOutage, newLoggedOutage } from '../../house/index.js';
 import type { SimulatedHouse } from '../../simulator/index.js';
 import { outageWeather } from '../../study/details.js';
 import { type KnownOutage, knownOutage } from '../outages/known-outage.js';
@@ -22,27 +22,14 @@ const study = {
   weather: null,
 };
 
-const nothing: LoggedOutage = {
+const nothing = newLoggedOutage({
   id: 'o',
   name: 'Outage',
   islandId: house.islandId,
-  weatherId: null,
   from: '2026-03-10T22:00:00Z',
   source: 'typed',
-  recordingId: null,
   lastedH: 12,
-  emptyAfterH: null,
-  startCharge: null,
-  endCharge: null,
-  meanW: null,
-  sunWh: null,
-  generatorWh: null,
-  outdoorC: null,
-  sky: null,
-  household: null,
-  cause: '',
-  found: '',
-};
+});
 
 /** An outage of a simulated house, as its system would have recorded it. */
 function happened(

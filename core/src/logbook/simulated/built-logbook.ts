@@ -1,6 +1,12 @@
 import type { BuiltHouse, OutageSample } from '../../commissioning/details.js';
 import type { Catalogue } from '../../equipment/index.js';
-import { emptyLogbook, type Logbook, type LoggedOutage, type Visit } from '../../house/index.js';
+import {
+  emptyLogbook,
+  type Logbook,
+  type LoggedOutage,
+  newLoggedOutage,
+  type Visit,
+} from '../../house/index.js';
 import { outageWeather } from '../../study/details.js';
 import type { SimulatedFault } from '../../simulator/index.js';
 import { yearsBetween } from '../ageing/age-at.js';
@@ -123,11 +129,10 @@ export function builtLogbook(
         beganAt: new Date(Date.parse(from) - awayS * 1000).toISOString(),
         samples,
       });
-    return {
+    return newLoggedOutage({
       id,
       name,
       islandId,
-      weatherId: null,
       from,
       source,
       recordingId: isKept ? recordingIds[index]! : null,
@@ -135,15 +140,11 @@ export function builtLogbook(
       emptyAfterH: emptyS === null ? null : Number(((emptyS - awayS) / 3600).toFixed(2)),
       startCharge: isKept ? null : chargeAt(awayS),
       endCharge: isKept ? null : chargeAt(awayS + awayH * 3600),
-      meanW: null,
       sunWh: isKept ? null : 0,
-      generatorWh: null,
       outdoorC: Math.round(outdoorC),
-      sky: null,
-      household: null,
       cause,
       found,
-    };
+    });
   });
   const stacks = design.islands.flatMap(({ stack }) => (stack ? [stack] : []));
   let number = 0;

@@ -1,16 +1,14 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { maxPhotos, type Photo, type PhotoSubject } from '@levamen/core/house';
 import { JobSession } from '../data/job-session';
+import { localDay } from '../ui/local-day';
 import { PhotoSender } from './photo-sender';
 import { scalePhoto } from './scale-photo';
 
 /** Day a file was written, in the zone of this device: for a picture just taken, today. */
 const dayOf = ({ lastModified }: File): string | null => {
   const day = new Date(lastModified);
-  const part = (value: number): string => String(value).padStart(2, '0');
-  return Number.isFinite(lastModified) && day.getFullYear() > 1990
-    ? `${day.getFullYear()}-${part(day.getMonth() + 1)}-${part(day.getDate())}`
-    : null;
+  return Number.isFinite(lastModified) && day.getFullYear() > 1990 ? localDay(day) : null;
 };
 
 /** Edits of the photos of the open job. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { quantityText } from '@levamen/core/base';
 import { hoursTexts, measuredRows, measuredStack } from '@levamen/core/commissioning/details';
-import { chooseFor, settingsOf, takeMeasured } from '@levamen/core/design';
+import { chooseFor, measuredIn, settingsOf, takeMeasured } from '@levamen/core/design';
 import { measuredStackSchema } from '@levamen/core/equipment';
 import type { SeasonOutlook } from '@levamen/core/study';
 import { decidingHours } from '@levamen/core/study/details';
@@ -100,11 +100,9 @@ export class MeasuredCard {
 
   private readonly recordingId = computed(() => this.system.shown()?.id ?? null);
   /** What the design counts with now. */
-  private readonly inDesign = computed(() => {
-    const islandId = this.staged.island()?.id;
-    const stacks = this.session.plan()?.equipment.stacks ?? [];
-    return stacks.find((one) => one.islandId === islandId)?.measured ?? null;
-  });
+  private readonly inDesign = computed(() =>
+    measuredIn(this.session.plan()?.equipment, this.staged.island()?.id),
+  );
   protected readonly taken = computed(() => {
     const measured = this.inDesign();
     if (!measured) return null;

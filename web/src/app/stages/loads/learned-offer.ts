@@ -1,12 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { withCalibration } from '@levamen/core/logbook/details';
 import { learnedDefault } from '@levamen/core/papers';
 import { Button } from 'primeng/button';
-import { catchError, map, of } from 'rxjs';
 import { Identity } from '../../data/identity';
 import { JobSession } from '../../data/job-session';
-import { PapersApi } from '../../data/papers-api';
+import { learnedHouses } from '../../data/learned-houses';
 import { SignedIn } from '../../people/session';
 import { localDay } from '../../ui/local-day';
 
@@ -40,16 +38,7 @@ export class LearnedOffer {
   private readonly session = inject(JobSession);
   private readonly identity = inject(Identity);
   private readonly mayDesign = inject(SignedIn).mayDesign;
-  private readonly houses = toSignal(
-    inject(PapersApi)
-      .companySheet()
-      .pipe(
-        map(({ sheet }) => sheet.learned),
-        // Without the server nothing is offered.
-        catchError(() => of([])),
-      ),
-    { initialValue: [] },
-  );
+  private readonly houses = learnedHouses();
   private readonly learned = computed(() => learnedDefault(this.houses(), this.session.id()));
   protected readonly offer = computed(() => {
     const learned = this.learned();

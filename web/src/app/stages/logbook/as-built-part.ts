@@ -1,5 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Deviation, deviationSchema, type LoggedUnit, loggedUnitSchema } from '@levamen/core/house';
+import {
+  type Deviation,
+  deviationSchema,
+  type LoggedUnit,
+  loggedUnitSchema,
+  newLoggedUnit,
+} from '@levamen/core/house';
 import { inServiceSince, takeSerials, unitsNow, unitsOfDesign } from '@levamen/core/logbook';
 import { Button } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
@@ -112,20 +118,7 @@ export class AsBuiltPart {
 
   protected addUnit(): void {
     this.state.change('unit', ({ units }) => ({
-      units: [
-        ...units,
-        {
-          id: crypto.randomUUID(),
-          name: 'A unit',
-          itemId: '' as const,
-          serial: '',
-          firmware: '',
-          builtInOn: null,
-          warrantyYears: null,
-          warrantedShare: null,
-          note: '',
-        },
-      ],
+      units: [...units, newLoggedUnit({ id: crypto.randomUUID(), name: 'A unit' })],
     }));
   }
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { chooseFor, islandOf, takeMeasured } from '@levamen/core/design';
+import { chooseFor, islandOf, measuredIn, takeMeasured } from '@levamen/core/design';
 import { measuredStackSchema } from '@levamen/core/equipment';
 import { yearsBetween } from '@levamen/core/logbook';
 import { calibrateLoads, measuredAt, withCalibration } from '@levamen/core/logbook/details';
@@ -78,8 +78,7 @@ export class LearnedPart {
     const battery = this.study.battery();
     if (!battery) return '';
     const { forecast, warranted } = battery;
-    const end = forecast.years.find(({ years }) => years === warranted.years);
-    if (!end) return '';
+    const { end } = forecast;
     return `It loses ${percent(forecast.fadePerYear)} ± ${percent(1.96 * forecast.fadeError)} of its capacity a year. After ${warranted.years} years ${percent(end.share)} are left, nine times of ten between ${percent(end.least)} and ${percent(Math.min(1, end.most))}; ${percent(end.warranted)} are warranted${warranted.isSaid ? '' : ' (as is usual: nobody said)'}. ${endWords[forecast.atEnd]}`;
   });
 
@@ -129,11 +128,9 @@ export class LearnedPart {
     const read = measuredStackSchema.safeParse(measuredAt(battery, years, now));
     return read.success ? read.data : null;
   });
-  private readonly inDesign = computed(() => {
-    const islandId = this.study.islandId();
-    const stacks = this.session.plan()?.equipment.stacks ?? [];
-    return stacks.find((one) => one.islandId === islandId)?.measured ?? null;
-  });
+  private readonly inDesign = computed(() =>
+    measuredIn(this.session.plan()?.equipment, this.study.islandId()),
+  );
   protected readonly mayTakeBattery = computed(() => this.measuredNow() !== null);
   protected readonly takenBattery = computed(() => {
     const measured = this.inDesign();

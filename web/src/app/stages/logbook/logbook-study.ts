@@ -3,6 +3,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import type { Recording, SavedWeather } from '@levamen/core/api';
 import type { OutageSample } from '@levamen/core/commissioning/details';
 import { type Plan, sameToStudies } from '@levamen/core/design';
+import type { Catalogue } from '@levamen/core/equipment';
 import type { LoggedOutage } from '@levamen/core/house';
 import type { WeatherYear } from '@levamen/core/nature';
 import type { LogbookQuestion, ToldBattery } from '@levamen/core/logbook/details';
@@ -12,7 +13,6 @@ import {
   concatMap,
   debounceTime,
   EMPTY,
-  filter,
   firstValueFrom,
   from,
   map,
@@ -41,8 +41,32 @@ const sameQuestion = (one: Plan | null, other: Plan | null): boolean =>
     other !== null &&
     sameToStudies(one, other) &&
     one.logbook.outages === other.logbook.outages &&
+    one.logbook.units === other.logbook.units &&
     one.commissioning.outages === other.commissioning.outages &&
     one.course === other.course);
+
+/** Everything an outage is told by beside its own entry. */
+interface Rest extends Pick<LogbookQuestion, 'plan' | 'weather'> {
+  readonly text: string;
+}
+const restOf = (
+  { plan, weather, islandId, parts, recordings, years }: LogbookQuestion,
+  catalogue: Catalogue,
+  battery: ToldBattery,
+): Rest => ({
+  plan,
+  weather,
+  text: JSON.stringify([
+    islandId,
+    parts,
+    recordings.map(({ id }) => id),
+    years.map(({ id }) => id),
+    catalogue,
+    battery,
+  ]),
+});
+const sameRest = (one: Rest, other: Rest): boolean =>
+  one.text === other.text && one.weather === other.weather && sameToStudies(one.plan, other.plan);
 
 /** What the outages of the logbook tell: played in a worker, one after the other. */
 @Injectable()
@@ -72,7 +96,10 @@ export class LogbookStudy {
   readonly problem = signal('');
   readonly battery = signal<ToldBattery | null>(null);
   /** What is told so far, by outage, with the entry it was told of. */
-  readonly told = signal<ReadonlyMap<string, { readonly of: LoggedOutage; readonly told: Told }>>(new Map());
+  readonly told = signal<
+    ReadonlyMap<string, { readonly of: LoggedOutage; readonly told: Told; readonly rest: Rest }>
+  >(new Map());
+  private rest: Rest | null = null;
   readonly isPlaying = signal(false);
 
   private readonly plan = computed(() => this.session.plan(), { equal: sameQuestion });
@@ -117,12 +144,16 @@ export class LogbookStudy {
           const remote = this.remote();
           return from(remote.prepare(question, catalogue)).pipe(
             tap((battery) => this.battery.set(battery)),
-            switchMap((battery) => from(battery ? question.plan.logbook.outages.toReversed() : [])),
-            filter(({ islandId }) => islandId === question.islandId),
-            concatMap((of) => from(remote.outage(of.id)).pipe(map((told) => ({ of, told })))),
+            switchMap((battery) => {
+              if (!battery) return EMPTY;
+              const rest = this.settledRest(restOf(question, catalogue, battery));
+              return from(this.stale(question, rest)).pipe(
+                concatMap((of) => from(remote.outage(of.id)).pipe(map((told) => ({ of, told, rest })))),
+              );
+            }),
             tap({
-              next: ({ of, told }) => {
-                if (told) this.told.update((all) => new Map(all).set(of.id, { of, told }));
+              next: ({ of, told, rest }) => {
+                if (told) this.told.update((all) => new Map(all).set(of.id, { of, told, rest }));
               },
               complete: () => this.isPlaying.set(false),
             }),
@@ -137,6 +168,22 @@ export class LogbookStudy {
       )
       .subscribe();
     inject(DestroyRef).onDestroy(() => this.worker?.own.terminate());
+  }
+
+  /** The rest that was told by before, where this one says the same. */
+  private settledRest(rest: Rest): Rest {
+    this.rest = this.rest && sameRest(this.rest, rest) ? this.rest : rest;
+    return this.rest;
+  }
+
+  /** Outages of the island that are not told yet as they are now, the last one first. */
+  private stale({ plan, islandId }: LogbookQuestion, rest: Rest): readonly LoggedOutage[] {
+    return plan.logbook.outages
+      .filter((outage) => {
+        const before = this.told().get(outage.id);
+        return outage.islandId === islandId && (before?.of !== outage || before.rest !== rest);
+      })
+      .toReversed();
   }
 
   /** What was recorded, read from the server when somebody asks for it first. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { quantityText } from '@levamen/core/base';
-import { houseClock } from '@levamen/core/house';
+import { houseClock, type LoggedOutage, newLoggedOutage } from '@levamen/core/house';
 import { effectText, outagesInSamples, outcomeText, reasonNames } from '@levamen/core/logbook/details';
 import { Button } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
@@ -31,7 +31,7 @@ export class LoggedOutages {
 
   /** The last one first. */
   private readonly outages = computed(() =>
-    this.state.logbook().outages.toSorted((a, b) => (a.from < b.from ? 1 : a.from > b.from ? -1 : 0)),
+    this.state.logbook().outages.toSorted((a, b) => b.from.localeCompare(a.from)),
   );
   protected readonly shown = computed(
     () => this.outages().find(({ id }) => id === this.state.chosenId()) ?? this.outages()[0] ?? null,
@@ -105,9 +105,7 @@ export class LoggedOutages {
       name: 'Outage',
       from: new Date(Math.floor(now.getTime() / 3_600_000) * 3_600_000 - 3_600_000).toISOString(),
       source: 'typed',
-      recordingId: null,
       lastedH: 1,
-      emptyAfterH: null,
     });
   }
 
@@ -143,10 +141,7 @@ export class LoggedOutages {
   }
 
   private take(
-    known: Pick<
-      ReturnType<LogbookState['logbook']>['outages'][number],
-      'name' | 'from' | 'source' | 'recordingId' | 'lastedH' | 'emptyAfterH'
-    >,
+    known: Pick<LoggedOutage, 'name' | 'from' | 'source' | 'lastedH'> & Partial<LoggedOutage>,
   ): void {
     const islandId = this.study.islandId();
     if (islandId === '') {
@@ -155,25 +150,7 @@ export class LoggedOutages {
     }
     const id = crypto.randomUUID();
     this.state.change('outage', ({ outages }) => ({
-      outages: [
-        ...outages,
-        {
-          id,
-          islandId,
-          weatherId: null,
-          ...known,
-          startCharge: null,
-          endCharge: null,
-          meanW: null,
-          sunWh: null,
-          generatorWh: null,
-          outdoorC: null,
-          sky: null,
-          household: null,
-          cause: '',
-          found: '',
-        },
-      ],
+      outages: [...outages, newLoggedOutage({ id, islandId, ...known })],
     }));
     this.state.chosenId.set(id);
   }

@@ -27,7 +27,7 @@ export class VisitsPart {
 
   /** The last one first. */
   protected readonly visits = computed(() =>
-    this.state.logbook().visits.toSorted((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)),
+    this.state.logbook().visits.toSorted((a, b) => b.on.localeCompare(a.on)),
   );
   protected readonly says = computed(() => {
     const count = this.visits().length;

@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { quantityText } from '@levamen/core/base';
 import { chooseFor, takeMeasured } from '@levamen/core/design';
 import type { StackPart } from '@levamen/core/equipment';
 import { learnedBattery } from '@levamen/core/papers';
 import { Button } from 'primeng/button';
-import { catchError, map, of } from 'rxjs';
 import { EvaluationService } from '../../data/evaluation';
 import { JobSession } from '../../data/job-session';
-import { PapersApi } from '../../data/papers-api';
+import { learnedHouses } from '../../data/learned-houses';
 
 /** What other houses of the company measured of the same kinds of units, offered to a design that counts by data sheets. */
 @Component({
@@ -28,16 +26,7 @@ export class LearnedBatteryOffer {
   readonly parts = input.required<readonly StackPart[]>();
   private readonly session = inject(JobSession);
   private readonly evaluations = inject(EvaluationService);
-  private readonly houses = toSignal(
-    inject(PapersApi)
-      .companySheet()
-      .pipe(
-        map(({ sheet }) => sheet.learned),
-        // Without the server nothing is offered.
-        catchError(() => of([])),
-      ),
-    { initialValue: [] },
-  );
+  private readonly houses = learnedHouses();
   private readonly learned = computed(() => learnedBattery(this.houses(), this.session.id(), this.parts()));
   protected readonly offer = computed(() => {
     const learned = this.learned();
