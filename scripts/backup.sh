@@ -16,11 +16,19 @@ with_cluster() {
   "$@"
 }
 
-# run_backup WHAT FILE: the work itself, told where the cluster is.
-run_backup() {
-  LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE LEVAMEN_ADMIN_URL=$(database_url levamen postgres) LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres) \
-    node scripts/backup.mjs "$@"
+# know_cluster: where the cluster and its tools are, for whoever is started from here on; called where nothing else is.
+know_cluster() {
+  export LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE
+  LEVAMEN_ADMIN_URL=$(database_url levamen postgres)
+  LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres)
+  export LEVAMEN_ADMIN_URL LEVAMEN_OWNER_URL
 }
+
+# run_backup WHAT FILE: the work itself, told where the cluster is.
+run_backup() (
+  know_cluster
+  exec node scripts/backup.mjs "$@"
+)
 
 backup_everything() {
   local file=$1

@@ -10,10 +10,13 @@ start_backups() {
     folder="$STATE/backups"
   fi
   [[ "$folder" = /* ]] || folder="$CALLED_FROM/$folder"
-  LEVAMEN_BACKUPS=$folder LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") \
-    LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE LEVAMEN_ADMIN_URL=$(database_url levamen postgres) \
-    LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres) LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} \
-    node server/dist/backups/main.js 9>&- &
+  (
+    know_cluster
+    LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE")
+    export LEVAMEN_MIGRATION_URL LEVAMEN_BACKUPS=$folder LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn}
+    # The process itself is what is watched and ended.
+    exec node server/dist/backups/main.js
+  ) 9>&- &
   BACKUPS_PID=$!
   note_process backups "$BACKUPS_PID"
 }

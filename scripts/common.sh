@@ -114,6 +114,12 @@ end_process() {
   [ "$(process_start "$1" || true)" != "$start" ] || kill -9 "$1" 2>/dev/null || true
 }
 
+# end_named NAME: the process noted under that name, if it still runs.
+end_named() {
+  local pid
+  if pid=$(running_pid "$1"); then end_process "$pid"; fi
+}
+
 # with_lock NAME COMMAND...: one at a time among all commands on this state folder.
 with_lock() {
   local lock

@@ -94,8 +94,8 @@ serve() {
   enough_room "$STATE"
   mkdir -p "$RUN"
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
-  if pid=$(running_pid gateway); then end_process "$pid"; fi
-  if pid=$(running_pid backups); then end_process "$pid"; fi
+  end_named gateway
+  end_named backups
   if pid=$(running_pid server); then
     say "Ending a server that an earlier launcher left behind"
     end_process "$pid"
@@ -198,11 +198,8 @@ clear_run() {
 
 # The launcher in the other terminal cleans up after itself; what it can no longer do is done here.
 stop_all() {
-  local pid
-  if pid=$(running_pid launcher); then end_process "$pid"; fi
-  if pid=$(running_pid gateway); then end_process "$pid"; fi
-  if pid=$(running_pid backups); then end_process "$pid"; fi
-  if pid=$(running_pid server); then end_process "$pid"; fi
+  local name
+  for name in launcher gateway backups server; do end_named "$name"; done
   rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
   stop_cluster "$STATE/pg"
   say "Levamen is stopped."

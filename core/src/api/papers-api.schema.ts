@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema } from '../base/index.js';
+import { digestSchema, idSchema } from '../base/index.js';
 import {
   companySheetSchema,
   languageSchema,
@@ -9,7 +9,6 @@ import {
 } from '../papers/index.js';
 
 const moment = z.iso.datetime();
-const digest = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** What the company prints on its papers, as it is now. */
 export const keptCompanySheetSchema = z.object({
@@ -89,7 +88,7 @@ export const issuedPaperSchema = z.object({
   /** Revision of the company's equipment, and the rules it was judged by. */
   equipmentRevision: z.number().int(),
   rulePack: z.string(),
-  digest,
+  digest: digestSchema('paper'),
   bytes: z.number().int(),
   /** Its bytes are gone; number and digest stay. */
   erasedAt: moment.nullable(),

@@ -30,7 +30,7 @@ export { amountText, checkedAmount, type ReadAmount, readAmount } from './read-a
 export { seededNormal, seededRandom } from './seeded-random.js';
 export { setting, type Setting, settingSource } from './setting.js';
 export { sourceText } from './source-text.js';
-export { idSchema, lineSchema, nameSchema, noteSchema } from './text.schema.js';
+export { digestSchema, idSchema, lineSchema, nameSchema, noteSchema } from './text.schema.js';
 export { workingText } from './working-text.js';
 export { feetInchesText, fromFeet, readFeetInches } from './feet-inches.js';
 export { yesNo } from './yes-no.js';

@@ -30,3 +30,9 @@ export const noteSchema = (max = 4000) =>
 export const idSchema = z
   .string({ error: 'Enter an identifier' })
   .regex(/^[A-Za-z0-9_-]{1,40}$/, 'An identifier has 1 to 40 letters, digits, "-" or "_"');
+
+/** SHA-256 of the bytes of a file, hexadecimal: what it is kept under. */
+export const digestSchema = (what: string) =>
+  z
+    .string({ error: `Give the digest of the ${what}` })
+    .regex(/^[0-9a-f]{64}$/, `The digest of a ${what} is a SHA-256 of 64 hexadecimal digits`);

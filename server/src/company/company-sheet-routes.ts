@@ -1,3 +1,4 @@
+import { digestSchema } from '@levamen/core/base';
 import { companySheetChangeSchema } from '@levamen/core/api';
 import express, { Router } from 'express';
 import { bodyOf } from '../http/body-of.js';
@@ -30,7 +31,7 @@ export function companySheetRoutes(store: CompanySheetStore): Router {
   );
   router.get('/logo/:digest', async (request, response) => {
     const { digest } = request.params;
-    const payload = /^[0-9a-f]{64}$/.test(digest) ? await store.logo(digest) : null;
+    const payload = digestSchema('picture').safeParse(digest).success ? await store.logo(digest) : null;
     if (!payload) throw notFound('mark');
     response
       .set('Cache-Control', 'private, max-age=31536000, immutable, no-transform')

@@ -5,7 +5,6 @@ import { demoJobs, type Job, withDemoDesigns, withPlan } from '@levamen/core/job
 import { demoBook, demoItems } from '@levamen/core/offer';
 import type { DataSource } from 'typeorm';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
-import { RecordingEntity } from '../devices/device-entities.js';
 import { RecordingStore } from '../devices/recording-store.js';
 import { EquipmentStore } from '../equipment/equipment-store.js';
 import { JobStore } from '../jobs/job-store.js';
@@ -75,20 +74,8 @@ async function addBuilt(
   await new JobStore(source, defaultWorkspaceId).create(built, who, 'job created', { id });
   const staged = { id: recordingId, name: 'Staged outage 1', beganAt: `${on}T18:00:00Z`, samples };
   const store = new RecordingStore(source, defaultWorkspaceId);
-  for (const one of [staged, ...recordings]) {
-    const beganAt = new Date(one.beganAt);
-    await source.manager.save(RecordingEntity, {
-      id: one.id,
-      workspaceId: defaultWorkspaceId,
-      jobId: id,
-      name: one.name,
-      system: record.system!,
-      beganAt,
-      endedAt: new Date(beganAt.getTime() + one.samples.at(-1)!.second * 1000),
-      ...who,
-    });
-    await store.add(one.id, one.samples.map(rowOfSample));
-  }
+  for (const { id: ofOne, samples: seen, ...one } of [staged, ...recordings])
+    await store.take(id, { ...one, rows: seen.map(rowOfSample) }, who, { id: ofOne, system: record.system });
 }
 
 /** The first wall of a job gets a photo, made up by the program. */

@@ -71,8 +71,13 @@ export class RecordingStore {
     });
   }
 
-  /** Keeps one that was read from a file. */
-  async take(jobId: string, { name, beganAt, rows }: RecordingImport, who: Who): Promise<Recording> {
+  /** Keeps one that is over: read from a file, or told by a system; of it, what else is known. */
+  async take(
+    jobId: string,
+    { name, beganAt, rows }: Omit<RecordingImport, 'rows'> & { readonly rows: readonly RecordingRow[] },
+    who: Who,
+    of: { readonly id?: string; readonly system?: SystemAddress | null } = {},
+  ): Promise<Recording> {
     const began = new Date(beganAt);
     const row = await this.source.transaction(async (manager) => {
       await manager.query('SELECT 1 FROM job WHERE id = $1 FOR UPDATE', [jobId]);
@@ -85,6 +90,7 @@ export class RecordingStore {
         beganAt: began,
         endedAt: new Date(began.getTime() + rows.at(-1)![0]! * 1000),
         ...who,
+        ...of,
       });
     });
     for (let from = 0; from < rows.length; from += rowsOfChunk)

@@ -106,6 +106,7 @@ const path = (name: string, type: 'string' | 'integer') => ({
   schema: type === 'string' ? { type, format: 'uuid' } : { type, minimum: 1 },
 });
 const id = path('id', 'string');
+const digest = { ...path('digest', 'string'), schema: { type: 'string', pattern: '^[0-9a-f]{64}$' } };
 const seed = { ...path('seed', 'integer'), schema: { type: 'integer', minimum: 0 } };
 const query = (name: string, schema: object) => ({ name, in: 'query', schema });
 const history = ['fromS', 'toS', 'intervalS'].map((name) => ({
@@ -292,15 +293,7 @@ export function openApiDocument(): object {
         delete: { summary: 'Remove a year', responses: { 204: answer('Removed'), ...missing } },
       },
       '/api/jobs/{id}/documents/{digest}': {
-        parameters: [
-          id,
-          {
-            name: 'digest',
-            in: 'path',
-            required: true,
-            schema: { type: 'string', pattern: '^[0-9a-f]{64}$' },
-          },
-        ],
+        parameters: [id, digest],
         get: {
           summary: 'A document of a job’s logbook, by the SHA-256 of its bytes',
           responses: {
@@ -320,15 +313,7 @@ export function openApiDocument(): object {
         },
       },
       '/api/jobs/{id}/photos/{digest}': {
-        parameters: [
-          id,
-          {
-            name: 'digest',
-            in: 'path',
-            required: true,
-            schema: { type: 'string', pattern: '^[0-9a-f]{64}$' },
-          },
-        ],
+        parameters: [id, digest],
         get: {
           summary: 'A photo of a job, by the SHA-256 of its bytes',
           responses: {

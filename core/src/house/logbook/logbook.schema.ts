@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   amountSchema,
   countSchema,
+  digestSchema,
   field,
   idSchema,
   lineSchema,
@@ -133,7 +134,6 @@ export type RecurringDate = z.infer<typeof recurringDateSchema>;
 
 /** A file that is kept with the job is no larger. */
 export const maxDocumentBytes = 20_000_000;
-export const documentDigestSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Name a file by its SHA-256');
 
 /** A document that belongs to the house. */
 export const logDocumentSchema = z.strictObject({
@@ -144,7 +144,7 @@ export const logDocumentSchema = z.strictObject({
   /** Of the file that is kept with the job; null = none is. */
   file: z
     .strictObject({
-      digest: documentDigestSchema,
+      digest: digestSchema('file'),
       bytes: countSchema(1, maxDocumentBytes),
     })
     .nullable(),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { countSchema, field, idSchema, lineSchema } from '../../base/index.js';
+import { countSchema, digestSchema, field, idSchema, lineSchema } from '../../base/index.js';
 import { aboutStepSchema } from '../commissioning/commissioning.schema.js';
 
 export const maxPhotos = 400;
@@ -20,15 +20,10 @@ export const photoSubjects = [
 ] as const;
 export type PhotoSubject = (typeof photoSubjects)[number];
 
-/** SHA-256 of the bytes, hexadecimal: what a photo is kept under beside the job. */
-export const photoDigestSchema = z
-  .string({ error: 'Give the digest of the photo' })
-  .regex(/^[0-9a-f]{64}$/, 'The digest of a photo is a SHA-256 of 64 hexadecimal digits');
-
 /** A photo of something surveyed. Its bytes are kept beside the job, under their digest. */
 export const photoSchema = z.strictObject({
   id: idSchema,
-  digest: photoDigestSchema,
+  digest: digestSchema('photo'),
   /** Id of the service, panel, circuit, load or wall it shows, or of the step it was taken at ({@link aboutStep}); null = the house. */
   aboutId: z.union([idSchema, aboutStepSchema]).nullable(),
   subject: field(z.enum(photoSubjects, { error: `Choose one of: ${photoSubjects.join(', ')}` }), {

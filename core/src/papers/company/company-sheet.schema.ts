@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   amountSchema,
   countSchema,
+  digestSchema,
   field,
   idSchema,
   lineSchema,
@@ -25,8 +26,6 @@ export const paymentSchema = z.strictObject({
   when: field(nameSchema(120), { label: 'When', hint: 'for example on acceptance' }),
   share: field(amountSchema(0, 1), { label: 'Share', unit: 'share' }),
 });
-
-export const logoDigestSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Name a picture by its SHA-256');
 
 /** How papers are numbered: {year} and {number} are put in. */
 const schemeSchema = z
@@ -64,7 +63,7 @@ export const companySheetSchema = z
       hint: 'whom to call when something is wrong; on the outage card',
     }),
     licences: z.array(licenceSchema).max(12, 'Print at most 12 licences'),
-    logo: logoDigestSchema.nullable(),
+    logo: digestSchema('picture').nullable(),
     numberScheme: field(schemeSchema, {
       label: 'Numbers of papers',
       hint: '{year} and {number} are put in',
