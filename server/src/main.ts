@@ -8,11 +8,13 @@ import { refillColumns } from './jobs/refill-columns.js';
 import { loadDemo } from './demo/load-demo.js';
 import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
+import { Events } from './events/events.js';
 import { makePost } from './mail/post.js';
 import { PaperQueue } from './papers/paper-queue.js';
 import { sessionSecret } from './people/session-secret.js';
 import { keepHouse } from './personal/keep-house.js';
 import { makeDataSource } from './store/data-source.js';
+import { makeGroundPool } from './store/ground-pool.js';
 import { defaultWorkspaceId } from './store/default-workspace.js';
 import { actingFor, fence } from './workspaces/fence.js';
 import { migrate, NewerDatabase } from './store/migrate.js';
@@ -41,6 +43,13 @@ try {
   giveUp(1, 'The database cannot be used yet', error);
 }
 
+const ground = makeGroundPool(config.databaseUrl, (error) =>
+  logger.warn({ err: error }, 'a connection was lost'),
+);
+const events = new Events(config.databaseUrl, ground, (error) =>
+  logger.warn({ err: error }, 'what servers tell each other'),
+);
+events.start();
 const queue = new PaperQueue(source, logger);
 // What was ordered before the server ended is taken up again.
 queue.start().catch((error: unknown) => logger.error({ err: error }, 'the queue of papers'));
@@ -58,6 +67,8 @@ const app = makeApp({
   post: config.mail && makePost(config.mail),
   stopping: stopping.signal,
   queue,
+  ground,
+  events,
   backups: config.backups,
 });
 keepHouse(source, logger, stopping.signal);
@@ -82,7 +93,8 @@ const stop = (signal: string): void => {
   server.close(() => {
     void queue
       .stop()
-      .then(() => source.destroy())
+      .then(() => events.close())
+      .then(() => Promise.all([source.destroy(), ground.end()]))
       .finally(() => process.exit(0));
   });
   // Streams of open jobs would go on for as long as the grace lasts.

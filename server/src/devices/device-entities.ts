@@ -16,6 +16,10 @@ export interface RecordingEntityRow {
   actor: string;
   device: string;
   accountId: string | null;
+  /** The server that asks the system and writes; null = none does. */
+  recorder: string | null;
+  /** When that server has said so last. */
+  heardAt: Date | null;
 }
 
 /** Some seconds of it: rows of numbers, packed and deflated. */
@@ -46,6 +50,8 @@ export const RecordingEntity = new EntitySchema<RecordingEntityRow>({
     actor: { type: 'text' },
     device: { type: 'text' },
     accountId: accountStamp,
+    recorder: { type: 'uuid', nullable: true },
+    heardAt: { type: 'timestamptz', name: 'heard_at', nullable: true },
   },
   indices: [{ name: 'recording_job_index', columns: ['jobId', 'beganAt'] }],
 });

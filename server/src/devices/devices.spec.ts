@@ -219,7 +219,7 @@ describe('devices of a system', () => {
 });
 
 describe('a recording', () => {
-  it('keeps each second, goes on without a window and after the server was started anew, and ends', async () => {
+  it('keeps each second, goes on without a window, and ends', async () => {
     const { house, simulated, address } = await gateway();
     const jobId = await made();
     const begun = await test.agent
@@ -249,30 +249,6 @@ describe('a recording', () => {
     expect(seconds).toEqual([...new Set(seconds)].toSorted((a, b) => a - b));
     expect((await rowsOf(seconds.at(-2)!)).length).toBeGreaterThanOrEqual(1);
 
-    // Another server on the same database: whoever watches there takes it up.
-    const stopping = new AbortController();
-    const { makeApp } = await import('../http/app.js');
-    const { pino } = await import('pino');
-    const second = await listening(
-      makeApp({
-        source: test.database.source,
-        logger: pino({ level: 'silent' }),
-        queue: { add: () => Promise.resolve(), warm: () => undefined },
-        stopping: stopping.signal,
-      }),
-    );
-    const query = new URLSearchParams({
-      ...address,
-      port: String(address.port),
-      httpPort: String(address.httpPort),
-    });
-    const leave = new AbortController();
-    await fetch(`${second.url}/api/jobs/${jobId}/system/live?${query.toString()}`, { signal: leave.signal });
-    await new Promise((resolve) => setTimeout(resolve, 1500));
-    leave.abort();
-    stopping.abort();
-    await second.close();
-
     await test.agent.post(`/api/jobs/${jobId}/system/recordings/${id}/end`).send({}).expect(204);
     const [listed] = (await test.agent.get(`/api/jobs/${jobId}/system/recordings`)).body as {
       endedAt: string | null;
@@ -281,6 +257,44 @@ describe('a recording', () => {
     expect(listed!.endedAt).not.toBeNull();
     expect(listed!.samples).toBeGreaterThanOrEqual(rows.length);
     await test.agent.post(`/api/jobs/${jobId}/system/recordings/${id}/end`).send({}).expect(204);
+  });
+
+  it('is one of all servers: seen and ended through any, and taken over from one that has died', async () => {
+    const { address } = await gateway();
+    const jobId = await made();
+    const other = await test.another();
+    const recordings = `/api/jobs/${jobId}/system/recordings`;
+    const begin = async (name: string): Promise<string> => {
+      const begun = await other.agent.post(recordings).send({ name, system: address }).expect(201);
+      return (begun.body as { id: string }).id;
+    };
+    const samplesOf = async (id: string): Promise<number[]> => {
+      const { body } = await test.agent.get(`${recordings}/${id}`).expect(200);
+      return (body as { rows: number[][] }).rows.map(([second]) => second!);
+    };
+    const isOf =
+      (id: string) =>
+      (event: SystemEvent): boolean =>
+        event.kind === 'now' && event.recordingId === id;
+
+    const first = await begin('Ended elsewhere');
+    await until(jobId, address, isOf(first));
+    await new Promise((resolve) => setTimeout(resolve, 2200));
+    // The other server has written nothing yet: it does, before the answer.
+    await test.agent.post(`${recordings}/${first}/end`).send({}).expect(204);
+    expect((await samplesOf(first)).length).toBeGreaterThanOrEqual(2);
+
+    const second = await begin('Taken over');
+    await new Promise((resolve) => setTimeout(resolve, 2200));
+    // As a server goes that is killed: the database learns it at once.
+    await other.events.close();
+    await until(jobId, address, isOf(second));
+    await new Promise((resolve) => setTimeout(resolve, 2200));
+    await test.agent.post(`${recordings}/${second}/end`).send({}).expect(204);
+    const seconds = await samplesOf(second);
+    expect(seconds.length).toBeGreaterThanOrEqual(2);
+    expect(seconds).toEqual([...new Set(seconds)].toSorted((a, b) => a - b));
+    await other.close();
   });
 
   it('is one at a time, though several begin one in the same moment', async () => {

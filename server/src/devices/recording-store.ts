@@ -8,10 +8,14 @@ import {
 } from '@levamen/core/api';
 import type { SystemAddress } from '@levamen/core/house';
 import { type DataSource, type EntityManager, IsNull } from 'typeorm';
+import { isConnected } from '../events/events.js';
 import { HttpProblem } from '../http/problem.js';
 import { RecordingChunkEntity, RecordingEntity, type RecordingEntityRow } from './device-entities.js';
 import { packSamples, unpackSamples } from './pack-samples.js';
 
+/** A server of which nothing is heard for so long records no more: another takes over, s. */
+const silentS = 25;
+const isRecorded = `(recorder IS NOT NULL AND heard_at > now() - make_interval(secs => ${silentS}) AND ${isConnected('recorder')})`;
 /** Rows of a file are kept so many together. */
 const rowsOfChunk = 3600;
 
@@ -116,15 +120,68 @@ export class RecordingStore {
     await manager.update(RecordingEntity, { id, endedAt: IsNull() }, { endedAt: new Date() });
   }
 
-  /** Adds some seconds, in their order. */
-  async add(recordingId: string, rows: readonly RecordingRow[]): Promise<void> {
-    if (rows.length === 0) return;
+  /**
+   * Adds some seconds, in their order.
+   *
+   * @param recorder the server they come from: it has to be the one that records; null = whoever
+   * @returns whether they were added: false where another server records by now
+   */
+  async add(
+    recordingId: string,
+    rows: readonly RecordingRow[],
+    recorder: string | null = null,
+  ): Promise<boolean> {
+    if (rows.length === 0) return recorder === null || this.claim(recordingId, recorder);
     const payload = await packSamples(rows);
-    await this.source.query(
-      `INSERT INTO recording_chunk (recording_id, position, workspace_id, until_s, samples, payload)
-         SELECT $1, coalesce(max(position), -1) + 1, $2, $3, $4, $5 FROM recording_chunk WHERE recording_id = $1`,
-      [recordingId, this.workspaceId, Math.floor(rows.at(-1)![0]!), rows.length, payload],
+    const added = await this.source.query<unknown[]>(
+      `WITH held AS (
+         UPDATE recording SET heard_at = now() WHERE id = $1 AND ($6::uuid IS NULL OR recorder = $6) RETURNING id)
+       INSERT INTO recording_chunk (recording_id, position, workspace_id, until_s, samples, payload)
+         SELECT held.id, (SELECT coalesce(max(position), -1) + 1 FROM recording_chunk WHERE recording_id = $1), $2, $3, $4, $5 FROM held
+       RETURNING position`,
+      [recordingId, this.workspaceId, Math.floor(rows.at(-1)![0]!), rows.length, payload, recorder],
     );
+    return added.length === 1;
+  }
+
+  /**
+   * A server says that it records from now on, or still does.
+   *
+   * @returns false where another one does, or it is over
+   */
+  async claim(id: string, recorder: string): Promise<boolean> {
+    const [, claimed] = await this.source.query<[unknown[], number]>(
+      `UPDATE recording SET recorder = $2, heard_at = now()
+        WHERE id = $1 AND ended_at IS NULL
+          AND (recorder = $2 OR NOT ${isRecorded})`,
+      [id, recorder],
+    );
+    return claimed === 1;
+  }
+
+  /** A server has written down everything it has of a recording. */
+  async release(id: string, recorder: string): Promise<void> {
+    await this.source.manager.update(RecordingEntity, { id, recorder }, { recorder: null });
+  }
+
+  /** Does a server that lives still write it? */
+  async isHeld(id: string): Promise<boolean> {
+    const [row] = await this.source.query<{ held: boolean }[]>(
+      `SELECT ${isRecorded} AS held FROM recording WHERE id = $1`,
+      [id],
+    );
+    return row?.held === true;
+  }
+
+  /** Recordings that go on, and that nobody records: their server has died, or was stopped. */
+  async forsaken(): Promise<RecordingEntityRow[]> {
+    return this.source.manager
+      .createQueryBuilder(RecordingEntity, 'recording')
+      .where('recording.workspaceId = :workspaceId AND recording.endedAt IS NULL', {
+        workspaceId: this.workspaceId,
+      })
+      .andWhere(`NOT ${isRecorded}`)
+      .getMany();
   }
 
   /** The last second that is kept of it; -1 = none. */
@@ -145,6 +202,10 @@ export class RecordingStore {
       .getMany();
     const rows: (number | null)[][] = [];
     for (const { payload } of chunks) rows.push(...(await unpackSamples(payload)));
-    return rows.filter(([second]) => second! > after).toSorted((a, b) => a[0]! - b[0]!);
+    // Two servers that took turns may both have heard a second.
+    return rows
+      .filter(([second]) => second! > after)
+      .toSorted((a, b) => a[0]! - b[0]!)
+      .filter(([second], index, sorted) => index === 0 || second !== sorted[index - 1]![0]);
   }
 }

@@ -1,19 +1,26 @@
 import { longestRecordingS, type RecordingRow, type SystemEvent } from '@levamen/core/api';
 import { sameValue } from '@levamen/core/base';
 import type { SystemAddress } from '@levamen/core/house';
+import { setTimeout as pause } from 'node:timers/promises';
+import type { Events } from '../events/events.js';
 import { HttpProblem } from '../http/problem.js';
 import { actingFor } from '../workspaces/fence.js';
 import type { RecordingEntityRow } from './device-entities.js';
 import type { RecordingStore } from './recording-store.js';
 import { type Recorded, SystemWatch } from './system-watch.js';
 
-/** What was recorded is written down at least this often, ms. */
+/** What was recorded is written down at least this often, and what nobody records any more is looked for, ms. */
 const writtenMs = 10_000;
+/** Another server is given so long to write down what it has of a recording that was ended, ms. */
+const waitedMs = 4000;
+const lookMs = 100;
 /** One server asks so many systems at a time. */
 const mostWatches = 20;
 
 /** A recording with the seconds of it that are not written down yet. */
 interface Kept extends Recorded {
+  /** This server records it; else another one does, and it is only known of. */
+  readonly isOurs: boolean;
   rows: RecordingRow[];
 }
 
@@ -26,23 +33,38 @@ interface Room {
   timer: NodeJS.Timeout | null;
 }
 
-/** Systems that are asked now, by job: for whoever watches, and for the recording that goes on. */
+interface Parts {
+  readonly store: RecordingStore;
+  readonly workspaceId: string;
+  readonly events: Events;
+  readonly failed: (error: unknown) => void;
+  /** The server is told to stop. */
+  readonly stopping: AbortSignal;
+}
+
+/**
+ * Systems that this server asks now, by job: for whoever watches, and for the recording that goes on. Of the servers of a database one records; where
+ * nothing is heard of it any more, another takes over, though nobody watches.
+ */
 export class SystemRooms {
   private readonly rooms = new Map<string, Room>();
+  private readonly looking: NodeJS.Timeout;
 
-  constructor(
-    private readonly store: RecordingStore,
-    private readonly workspaceId: string,
-    private readonly failed: (error: unknown) => void,
-    stopping: AbortSignal,
-  ) {
-    stopping.addEventListener('abort', () => {
-      void actingFor({ workspaceId: this.workspaceId, accountId: null }, () => this.close());
+  constructor(private readonly parts: Parts) {
+    const { events, stopping } = parts;
+    this.looking = setInterval(() => this.work(() => this.takeOver()), writtenMs);
+    this.looking.unref();
+    events.onEvent((event) => {
+      if (event.about === 'recording') this.work(() => this.look(event.jobId));
     });
+    events.onResumed(() => {
+      for (const jobId of this.rooms.keys()) this.work(() => this.look(jobId));
+    });
+    stopping.addEventListener('abort', () => this.work(() => this.close()));
   }
 
   /**
-   * Somebody watches the system of a job; a recording that went on when the server ended is taken up again.
+   * Somebody watches the system of a job; a recording that goes on without a server is taken up again.
    *
    * @returns what to do when he leaves
    */
@@ -51,11 +73,10 @@ export class SystemRooms {
     address: SystemAddress,
     tell: (event: SystemEvent) => void,
   ): Promise<() => void> {
-    const running = await this.store.running(jobId);
+    const running = await this.parts.store.running(jobId);
     const room = this.roomOf(jobId);
     room.listeners.add(tell);
-    if (running && room.recording === null)
-      this.takeUp(jobId, room, running, await this.store.untilS(running.id));
+    if (running && room.recording === null) await this.takeUp(jobId, room, running);
     // A recording goes on with the system it began with.
     this.watch(room, running?.system ?? address);
     return () => {
@@ -65,29 +86,25 @@ export class SystemRooms {
   }
 
   /** Seconds are kept from now on. */
-  record(jobId: string, recording: RecordingEntityRow): void {
+  async record(jobId: string, recording: RecordingEntityRow): Promise<void> {
     const room = this.roomOf(jobId);
-    this.takeUp(jobId, room, recording, -1);
+    await this.takeUp(jobId, room, recording);
     if (recording.system) this.watch(room, recording.system);
+    this.tell(jobId);
   }
 
-  /** Writes down what is still in hand, and keeps no more. */
-  async end(jobId: string): Promise<void> {
-    const room = this.rooms.get(jobId);
-    if (!room) return;
-    const written = this.write(room);
-    // What comes from now on is no second of it.
-    room.recording = null;
-    if (room.timer) clearInterval(room.timer);
-    room.timer = null;
-    this.leave(jobId, room);
-    await written;
+  /** Has what is still in hand of a recording that was ended written down, by whichever server records it. */
+  async end(jobId: string, recordingId: string): Promise<void> {
+    this.tell(jobId);
+    await this.look(jobId);
+    for (let waited = 0; waited < waitedMs && (await this.parts.store.isHeld(recordingId)); waited += lookMs)
+      await pause(lookMs);
   }
 
   /** Writes down what is in hand. */
   async flush(jobId: string): Promise<void> {
     const room = this.rooms.get(jobId);
-    if (room) await this.write(room);
+    if (room) await this.write(jobId, room);
   }
 
   private roomOf(jobId: string): Room {
@@ -110,14 +127,52 @@ export class SystemRooms {
     return room;
   }
 
-  private takeUp(jobId: string, room: Room, { id, beganAt }: RecordingEntityRow, untilS: number): void {
-    room.recording = { id, beganMs: beganAt.getTime(), untilS, rows: [] };
-    room.timer ??= setInterval(() => {
-      const isTooLong =
-        room.recording !== null && Date.now() - room.recording.beganMs > longestRecordingS * 1000;
-      const done = isTooLong ? this.store.end(id).then(() => this.end(jobId)) : this.write(room);
-      done.catch(this.failed);
-    }, writtenMs);
+  /** Records it, where no other server does; else it is known of. */
+  private async takeUp(jobId: string, room: Room, { id, beganAt }: RecordingEntityRow): Promise<void> {
+    const { store } = this.parts;
+    const isOurs = await store.claim(id, this.parts.events.serverId);
+    const untilS = await store.untilS(id);
+    room.recording = { id, beganMs: beganAt.getTime(), untilS, rows: [], isOurs };
+    room.timer ??= setInterval(() => this.work(() => this.goOn(jobId, room)), writtenMs);
+  }
+
+  private async goOn(jobId: string, room: Room): Promise<void> {
+    const { recording } = room;
+    if (!recording) return;
+    if (Date.now() - recording.beganMs > longestRecordingS * 1000) {
+      await this.parts.store.end(recording.id);
+      await this.end(jobId, recording.id);
+    } else if (recording.isOurs) await this.write(jobId, room);
+    else await this.look(jobId);
+  }
+
+  /** What the database says of the recording of a job that is looked at here. */
+  private async look(jobId: string): Promise<void> {
+    const room = this.rooms.get(jobId);
+    if (!room) return;
+    const running = await this.parts.store.running(jobId);
+    const { recording } = room;
+    if (recording && recording.id !== running?.id) {
+      // What comes from now on is no second of it.
+      const written = this.write(jobId, room);
+      room.recording = null;
+      if (room.timer) clearInterval(room.timer);
+      room.timer = null;
+      this.leave(jobId, room);
+      await written;
+      if (recording.isOurs) await this.parts.store.release(recording.id, this.parts.events.serverId);
+    }
+    if (running && !room.recording?.isOurs && this.rooms.get(jobId) === room)
+      await this.takeUp(jobId, room, running);
+  }
+
+  /** Records what nobody records any more. */
+  private async takeOver(): Promise<void> {
+    for (const recording of await this.parts.store.forsaken()) {
+      const { jobId } = recording;
+      if (this.rooms.get(jobId)?.recording?.isOurs) continue;
+      if (await this.parts.store.running(jobId)) await this.record(jobId, recording);
+    }
   }
 
   private watch(room: Room, address: SystemAddress): void {
@@ -128,29 +183,41 @@ export class SystemRooms {
         for (const tell of room.listeners) tell(event);
       },
       recording: () => room.recording,
-      keep: (row) => room.recording?.rows.push(row),
+      keep: (row) => {
+        if (room.recording?.isOurs) room.recording.rows.push(row);
+      },
     });
   }
 
   private leave(jobId: string, room: Room): void {
-    if (room.listeners.size > 0 || room.recording !== null) return;
+    if (room.listeners.size > 0 || room.recording?.isOurs) return;
     room.watch?.stop();
     room.watch = null;
-    this.rooms.delete(jobId);
+    if (room.timer) clearInterval(room.timer);
+    room.timer = null;
+    if (this.rooms.get(jobId) === room) this.rooms.delete(jobId);
   }
 
-  private write(room: Room): Promise<void> {
+  private write(jobId: string, room: Room): Promise<void> {
     const { recording } = room;
     room.writing = room.writing.then(async () => {
-      if (!recording || recording.rows.length === 0) return;
+      if (!recording?.isOurs) return;
       const { rows } = recording;
       recording.rows = [];
+      let isWritten: boolean;
       try {
-        await this.store.add(recording.id, rows);
+        isWritten = await this.parts.store.add(recording.id, rows, this.parts.events.serverId);
       } catch (error) {
         // They are written with the next ones: nothing is lost by a database that is away for a while.
         recording.rows = [...rows, ...recording.rows];
         throw error;
+      }
+      if (isWritten) return;
+      // Another server has taken over meanwhile, and asks the system itself; what this one has heard counts all the same.
+      await this.parts.store.add(recording.id, rows);
+      if (room.recording === recording) {
+        room.recording = { ...recording, isOurs: false, rows: [] };
+        this.leave(jobId, room);
       }
     });
     const done = room.writing;
@@ -159,11 +226,24 @@ export class SystemRooms {
   }
 
   private async close(): Promise<void> {
-    for (const room of this.rooms.values()) {
+    clearInterval(this.looking);
+    for (const [jobId, room] of this.rooms) {
       room.watch?.stop();
       if (room.timer) clearInterval(room.timer);
-      await this.write(room).catch(this.failed);
+      await this.write(jobId, room).catch(this.parts.failed);
+      // Another server takes it over at once.
+      if (room.recording?.isOurs)
+        await this.parts.store.release(room.recording.id, this.parts.events.serverId);
     }
     this.rooms.clear();
+  }
+
+  private tell(jobId: string): void {
+    this.parts.events.say({ about: 'recording', jobId });
+  }
+
+  /** What goes on beside a request acts for the workspace, too. */
+  private work(work: () => Promise<unknown>): void {
+    actingFor({ workspaceId: this.parts.workspaceId, accountId: null }, work).catch(this.parts.failed);
   }
 }

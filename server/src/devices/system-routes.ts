@@ -84,7 +84,7 @@ export function systemRoutes({ rooms, store, networks, seen, stopping }: Parts):
     const jobId = await seen(request.params.id);
     const { name, system } = parseBody(recordingRequestSchema, request.body);
     const row = await store.begin(jobId, name, await allowed(system), whoOf(request));
-    rooms.record(jobId, row);
+    await rooms.record(jobId, row);
     response
       .status(201)
       .json({ id: row.id, name, beganAt: row.beganAt.toISOString(), endedAt: null, samples: 0 });
@@ -110,7 +110,7 @@ export function systemRoutes({ rooms, store, networks, seen, stopping }: Parts):
   router.post<Parameters>('/recordings/:recording/end', async (request, response) => {
     const { jobId, row } = await recordingOf(request.params);
     await store.end(row.id);
-    if (row.endedAt === null) await rooms.end(jobId);
+    if (row.endedAt === null) await rooms.end(jobId, row.id);
     response.status(204).end();
   });
 

@@ -5,9 +5,11 @@ import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
+import type pg from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
+import type { Events } from '../events/events.js';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { givenRoutes } from '../papers/given-routes.js';
 import type { PaperQueue } from '../papers/paper-queue.js';
@@ -33,6 +35,7 @@ import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
 import { refuseOlderPage } from './older-page.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
+import { RequestCounts } from './request-counts.js';
 import { refuseNul } from './refuse-nul.js';
 
 export interface AppParts {
@@ -54,6 +57,10 @@ export interface AppParts {
   } | null;
   /** Sends letters; null = links are shown to whoever makes them. */
   readonly post?: Post | null;
+  /** Connections for what belongs to no company. */
+  readonly ground: pg.Pool;
+  /** What servers of the database tell each other. */
+  readonly events: Events;
   /** Takes orders of papers. */
   readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
   /** Backups are made by themselves here. */
@@ -74,6 +81,8 @@ export function makeApp({
   stopping = new AbortController().signal,
   post = null,
   queue,
+  ground,
+  events,
   backups = false,
 }: AppParts): Express {
   const app = express();
@@ -122,6 +131,7 @@ export function makeApp({
       limit: requestsPerMinute,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
+      store: new RequestCounts(ground),
       handler: (_request, response) => {
         sendProblem(response, new HttpProblem(429, 'Too many requests', 'Wait a minute and try again.'));
       },
@@ -143,7 +153,7 @@ export function makeApp({
   // Who comes with a link needs no account.
   api.use('/given', givenRoutes(source));
   const people = new PeopleStore(source);
-  const sessions = new Sessions(source);
+  const sessions = new Sessions(source, ground);
   if (accounts === null) api.use(automaticAccess);
   else {
     if (accounts.secure)
@@ -186,11 +196,12 @@ export function makeApp({
         workspaceId,
         people,
         sessions,
+        events,
         stopping,
         post,
         queue,
         backups,
-        failed: (error) => logger.error({ err: error }, 'a recording'),
+        failed: (error) => logger.error({ err: error }, 'what goes on beside requests'),
       });
       workspaces.set(workspaceId, routes);
     }

@@ -3,18 +3,16 @@ import { formatHeader, type LiveEvent, liveEventSchema, olderPage, whoHeaders } 
 import { jobVersion, newJob } from '@levamen/core/job';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { listening } from '../testing/listening.js';
-import { openTestApp } from '../testing/test-app.js';
-import type { TestDatabase } from '../testing/test-database.js';
+import { openTestApp, type TestApp } from '../testing/test-app.js';
 
-let database: TestDatabase;
+let test: TestApp;
 let line: Awaited<ReturnType<typeof listening>>;
 let address: string;
 const stopping = new AbortController();
 let jobId: string;
 
 beforeAll(async () => {
-  const test = await openTestApp(false, { stopping: stopping.signal });
-  ({ database } = test);
+  test = await openTestApp(false, { stopping: stopping.signal });
   line = await listening(test.app);
   address = line.url;
   const made = await fetch(`${address}/api/jobs`, {
@@ -26,7 +24,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await line.close();
-  await database.close();
+  await test.database.close();
 });
 
 /** One window that shows the job. */
@@ -36,9 +34,9 @@ class Window {
   readonly away = new AbortController();
   ended = false;
 
-  async open(actor: string): Promise<this> {
+  async open(actor: string, at = address): Promise<this> {
     const query = new URLSearchParams({ window: this.id, actor, device: 'tablet' });
-    const response = await fetch(`${address}/api/jobs/${jobId}/live?${query.toString()}`, {
+    const response = await fetch(`${at}/api/jobs/${jobId}/live?${query.toString()}`, {
       signal: this.away.signal,
     });
     expect(response.status).toBe(200);
@@ -95,6 +93,31 @@ describe('a job that several people have open', () => {
     ben.away.abort();
     await soon(() => expect(ada.names()).toEqual(['Ada']));
     ada.away.abort();
+  });
+
+  it('is one room on all servers; who was with one that has died is gone', async () => {
+    const other = await test.another();
+    const otherLine = await listening(other.app);
+    const ada = await new Window().open('Ada');
+    const ben = await new Window().open('Ben', otherLine.url);
+    await soon(() => expect(ada.names()).toEqual(['Ada', 'Ben']));
+    await soon(() => expect(ben.names()).toEqual(['Ada', 'Ben']));
+    const { body } = await other.agent.get(`/api/jobs/${jobId}`);
+    const { revision } = body as { revision: number };
+    await other.agent
+      .put(`/api/jobs/${jobId}`)
+      .set(whoHeaders.actor, 'Ben')
+      .send({ baseRevision: revision, saveId: randomUUID(), document: newJob('Elsewhere') })
+      .expect(200);
+    const saved = { kind: 'saved', revision: revision + 1, actor: 'Ben', device: '' };
+    await soon(() => expect(ada.events.at(-1)).toEqual(saved));
+    await soon(() => expect(ben.events.at(-1)).toEqual(saved));
+    await other.events.close();
+    const cay = await new Window().open('Cay');
+    await soon(() => expect(cay.names()).toEqual(['Ada', 'Cay']));
+    for (const window of [ada, ben, cay]) window.away.abort();
+    await otherLine.close();
+    await other.close();
   });
 
   it('answers who is nobody and where no job is', async () => {

@@ -28,12 +28,14 @@ export function liveRoutes(
     const jobId = validId(request.params.id, 'job');
     const revision = await headOf(jobId);
     if (revision === null) throw notFound('job');
-    if (rooms.size(jobId) >= mostWindows)
+    if ((await rooms.present(jobId)).length >= mostWindows)
       throw new HttpProblem(503, 'Too many windows', 'Very many windows show this job: close some of them.');
     const isNamed = accessOf(request)?.automatic === false;
-    await eventStream<LiveEvent>(response, stopping, (tell) => {
+    await eventStream<LiveEvent>(response, stopping, async (tell) => {
+      const present = { window, actor: isNamed ? whoOf(request).actor : actor, device };
+      const leave = await rooms.enter(jobId, present, tell);
       tell({ kind: 'head', revision });
-      return rooms.enter(jobId, { window, actor: isNamed ? whoOf(request).actor : actor, device }, tell);
+      return leave;
     });
   });
 

@@ -1,9 +1,9 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
+import type pg from 'pg';
 import type { DataSource } from 'typeorm';
 import type { SessionEntry } from '@levamen/core/api';
-import { poolOf } from '../store/pool-of.js';
 import { SparingSessionStore } from './sparing-session-store.js';
 
 declare module 'express-session' {
@@ -32,7 +32,11 @@ interface Row {
 
 /** Sessions in the database: a restart ends none, and every server knows them. */
 export class Sessions {
-  constructor(private readonly source: DataSource) {}
+  /** @param ground connections that act for nobody */
+  constructor(
+    private readonly source: DataSource,
+    private readonly ground: pg.Pool,
+  ) {}
 
   /** @param secure cookies go over TLS only */
   handler(secret: string, secure: boolean): RequestHandler {
@@ -40,7 +44,7 @@ export class Sessions {
       name: secure ? '__Host-levamen' : 'levamen',
       secret,
       store: new SparingSessionStore({
-        pool: poolOf(this.source),
+        pool: this.ground,
         tableName: 'session',
         pruneSessionInterval: 900,
       }),

@@ -15,6 +15,7 @@ import { Training1810000000000 } from './migrations/12-training.js';
 import { Logbook1820000000000 } from './migrations/13-logbook.js';
 import { Backups1830000000000 } from './migrations/14-backups.js';
 import { States1840000000000 } from './migrations/15-states.js';
+import { Servers1850000000000 } from './migrations/16-servers.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -33,6 +34,7 @@ export const migrations = [
   Logbook1820000000000,
   Backups1830000000000,
   States1840000000000,
+  Servers1850000000000,
 ] as const;
 
 interface Options {

@@ -1,5 +1,7 @@
 import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
+import { RequestCountEntity } from '../http/request-count-entity.js';
+import { PresenceEntity } from '../live/presence-entity.js';
 import { BackupRunEntity } from '../backups/backup-entity.js';
 import { BlobEntity } from '../blobs/blob-entity.js';
 import {
@@ -184,4 +186,6 @@ export const entities = [
   SignInFailureEntity,
   SessionEntity,
   SecretEntity,
+  RequestCountEntity,
+  PresenceEntity,
 ];

@@ -31,6 +31,8 @@ const grants = {
   invitation: 'SELECT, INSERT, UPDATE, DELETE',
   job_assignment: 'SELECT, INSERT, DELETE',
   sign_in_failure: 'SELECT, INSERT, DELETE',
+  request_count: 'SELECT, INSERT, UPDATE, DELETE',
+  presence: 'SELECT, INSERT, UPDATE, DELETE',
   session: 'SELECT, INSERT, UPDATE, DELETE',
   secret: 'SELECT, INSERT',
   migration: 'SELECT',

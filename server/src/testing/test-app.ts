@@ -1,16 +1,28 @@
 import type { Express } from 'express';
 import { pino } from 'pino';
 import request from 'supertest';
+import { Events } from '../events/events.js';
 import { type AppParts, makeApp } from '../http/app.js';
 import { PaperQueue } from '../papers/paper-queue.js';
+import { makeDataSource } from '../store/data-source.js';
+import { defaultWorkspaceId } from '../store/default-workspace.js';
+import { makeGroundPool } from '../store/ground-pool.js';
+import { fence } from '../workspaces/fence.js';
 import { openTestDatabase, type TestDatabase } from './test-database.js';
 
-export interface TestApp {
-  readonly database: TestDatabase;
+/** One server of a database. */
+export interface TestServer {
   readonly app: Express;
+  readonly events: Events;
   readonly agent: ReturnType<typeof request>;
   /** Another visitor, with cookies of his own. */
   readonly visitor: () => ReturnType<typeof request.agent>;
+}
+
+export interface TestApp extends TestServer {
+  readonly database: TestDatabase;
+  /** Another server on the same database, with connections of its own. */
+  readonly another: (more?: Partial<AppParts>) => Promise<TestServer & { close(): Promise<void> }>;
 }
 
 /**
@@ -22,19 +34,51 @@ export interface TestApp {
 export async function openTestApp(accounts = false, more: Partial<AppParts> = {}): Promise<TestApp> {
   const database = await openTestDatabase();
   const logger = pino({ level: 'silent' });
-  const queue = new PaperQueue(database.source, logger);
-  const app = makeApp({
-    source: database.source,
-    logger,
-    queue,
-    // A refusal for too many requests proves nothing.
-    requestsPerMinute: 100_000_000,
-    accounts: accounts ? { secret: 'of a test', secure: false } : null,
-    ...more,
-  });
+
+  const open = async (
+    source: TestDatabase['source'],
+    others: Partial<AppParts>,
+  ): Promise<TestServer & { close(): Promise<void> }> => {
+    const queue = new PaperQueue(source, logger);
+    const ground = makeGroundPool(database.url, () => undefined);
+    const events = new Events(database.url, ground, () => undefined);
+    events.start();
+    const app = makeApp({
+      source,
+      logger,
+      queue,
+      ground,
+      events,
+      // A refusal for too many requests proves nothing.
+      requestsPerMinute: 100_000_000,
+      accounts: accounts ? { secret: 'of a test', secure: false } : null,
+      ...others,
+    });
+    const close = async (): Promise<void> => {
+      await queue.stop();
+      await events.close();
+      await ground.end();
+    };
+    return { app, events, agent: request(app), visitor: () => request.agent(app), close };
+  };
+
+  const another: TestApp['another'] = async (others = {}) => {
+    const source = await makeDataSource(database.url).initialize();
+    fence(source, { workspaceId: defaultWorkspaceId, accountId: null });
+    const opened = await open(source, others);
+    return {
+      ...opened,
+      close: async () => {
+        await opened.close();
+        await source.destroy();
+      },
+    };
+  };
+
+  const { close: closeFirst, ...first } = await open(database.source, more);
   const close = async (): Promise<void> => {
-    await queue.stop();
+    await closeFirst();
     await database.close();
   };
-  return { database: { ...database, close }, app, agent: request(app), visitor: () => request.agent(app) };
+  return { ...first, another, database: { ...database, close } };
 }

@@ -6,7 +6,9 @@ import { equipmentRoutes } from '../equipment/equipment-routes.js';
 import { jsonBody } from '../http/json-body.js';
 import { JobStore } from '../jobs/job-store.js';
 import { jobRoutes } from '../jobs/job-routes.js';
+import type { Events } from '../events/events.js';
 import { JobRooms } from '../live/job-rooms.js';
+import { Presences } from '../live/presences.js';
 import { logRoutes } from '../log/log-routes.js';
 import type { Post } from '../mail/post.js';
 import { assignmentRoutes } from '../people/assignment-routes.js';
@@ -35,6 +37,7 @@ interface Parts {
   readonly workspaceId: string;
   readonly people: PeopleStore;
   readonly sessions: Sessions;
+  readonly events: Events;
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
   /** Takes orders of papers. */
@@ -53,6 +56,7 @@ export function workspaceRoutes({
   workspaceId,
   people,
   sessions,
+  events,
   stopping,
   post,
   queue,
@@ -81,9 +85,16 @@ export function workspaceRoutes({
       links: new ClientLinkStore(source, workspaceId),
       order: (orderId) => queue.add({ orderId, workspaceId }),
       looksAtPapers: () => queue.warm(),
-      rooms: new JobRooms(),
+      rooms: new JobRooms({
+        workspaceId,
+        presences: new Presences(source, workspaceId, events.serverId),
+        events,
+        headOf: (id) => store.headRevision(id),
+        failed,
+        stopping,
+      }),
       systems: {
-        rooms: new SystemRooms(recordings, workspaceId, failed, stopping),
+        rooms: new SystemRooms({ store: recordings, workspaceId, events, failed, stopping }),
         store: recordings,
         networks: () => networksOf(source, workspaceId),
       },
