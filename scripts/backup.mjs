@@ -54,10 +54,10 @@ const program = (name, url, database, args, stdio) => {
   return { child, ended };
 };
 
-/** Rows of each table and a digest of them all, whatever their order. */
+/** Rows of each table and a digest of them all, whatever their order; tables of the moment keep nothing. */
 const contentsOf = async (client) => {
   const { rows: tables } = await client.query(
-    "SELECT c.relname AS name FROM pg_class c WHERE c.relnamespace = 'public'::regnamespace AND c.relkind = 'r' ORDER BY 1",
+    "SELECT c.relname AS name FROM pg_class c WHERE c.relnamespace = 'public'::regnamespace AND c.relkind = 'r' AND c.relpersistence = 'p' ORDER BY 1",
   );
   const contents = {};
   for (const { name } of tables) {
@@ -86,7 +86,7 @@ const dump = (database, script) =>
       'pg_dump',
       adminUrl,
       database,
-      ['--no-owner', '--no-privileges', `--snapshot=${rows[0].id}`],
+      ['--no-owner', '--no-privileges', '--no-unlogged-table-data', `--snapshot=${rows[0].id}`],
       ['ignore', 'pipe', 'pipe'],
     );
     await Promise.all([

@@ -14,6 +14,7 @@ import { PaperQueue } from './papers/paper-queue.js';
 import { sessionSecret } from './people/session-secret.js';
 import { keepHouse } from './personal/keep-house.js';
 import { makeDataSource } from './store/data-source.js';
+import { alone } from './store/alone.js';
 import { makeGroundPool } from './store/ground-pool.js';
 import { defaultWorkspaceId } from './store/default-workspace.js';
 import { actingFor, fence } from './workspaces/fence.js';
@@ -25,6 +26,12 @@ const graceMs = 8000;
 const config = readConfig(process.env);
 const logger = pino({ level: config.logLevel, serializers: { err: loggedError } });
 const source = makeDataSource(config.databaseUrl);
+const ground = makeGroundPool(config.databaseUrl, (error) =>
+  logger.warn({ err: error }, 'a connection was lost'),
+);
+
+/** Servers that start at once load the demo one after the other. */
+const demoLock = 4_780_002;
 
 /** Exit codes: 3 the port, 4 a database of a newer program; with these, starting again would not help. */
 const giveUp = (code: number, words: string, error?: unknown): never => {
@@ -37,15 +44,14 @@ try {
   await source.initialize();
   fence(source);
   if (config.demo)
-    await actingFor({ workspaceId: defaultWorkspaceId, accountId: null }, () => loadDemo(source));
+    await alone(ground, demoLock, () =>
+      actingFor({ workspaceId: defaultWorkspaceId, accountId: null }, () => loadDemo(source)),
+    );
 } catch (error) {
   if (error instanceof NewerDatabase) giveUp(4, error.message);
   giveUp(1, 'The database cannot be used yet', error);
 }
 
-const ground = makeGroundPool(config.databaseUrl, (error) =>
-  logger.warn({ err: error }, 'a connection was lost'),
-);
 const events = new Events(config.databaseUrl, ground, (error) =>
   logger.warn({ err: error }, 'what servers tell each other'),
 );

@@ -17,6 +17,7 @@ import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
 import type { Post } from '../mail/post.js';
 import { monitorRoutes } from '../monitor/monitor-routes.js';
+import { keptSwitches } from '../monitor/monitor-switches.js';
 import { accessOf } from '../people/access.js';
 import { automaticAccess, guard, sessionAccess } from '../people/guard.js';
 import { PeopleStore } from '../people/people-store.js';
@@ -181,7 +182,7 @@ export function makeApp({
     actingFor({ workspaceId: access?.workspaceId ?? null, accountId: access?.accountId ?? null }, next);
   });
   api.use(guard(people));
-  api.use('/monitor', jsonBody(), monitorRoutes());
+  api.use('/monitor', jsonBody(), monitorRoutes(keptSwitches(ground)));
   api.use('/tables', tableRoutes());
   api.use('/drawings', jsonBody(), drawingRoutes());
   api.use('/papers', jsonBody(), paperRoutes());

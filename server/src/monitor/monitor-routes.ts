@@ -5,6 +5,7 @@ import { Router, type Response } from 'express';
 import * as z from 'zod';
 import { parseBody } from '../http/parse-body.js';
 import { HttpProblem, notFound } from '../http/problem.js';
+import type { MonitorSwitches } from './monitor-switches.js';
 
 /** The clock of the simulated house from UTC, s. */
 const offsetS = -4 * 3600;
@@ -27,19 +28,20 @@ const switchSchema = z.strictObject({
  * A circuit monitor that is not there: a house of 32 channels, live and as history, the same for the same seed. Under
  * /api/monitor/:seed.
  */
-export function monitorRoutes(now: () => number = () => Date.now() / 1000): Router {
+export function monitorRoutes(
+  switches: MonitorSwitches,
+  now: () => number = () => Date.now() / 1000,
+): Router {
   const router = Router();
-  /** What was switched on by hand, by seed. */
-  const switches = new Map<number, Map<string, number>>();
 
   const seedOf = (text: unknown): number => {
     const seed = seedSchema.safeParse(text);
     if (!seed.success) throw notFound('monitor');
     return seed.data;
   };
-  const live = (seed: number): LiveSample => {
+  const live = async (seed: number): Promise<LiveSample> => {
     const atS = Math.floor(now() * 4) / 4;
-    const { powerW, peakW } = simulatedSample(seed, atS, offsetS, switches.get(seed));
+    const { powerW, peakW } = simulatedSample(seed, atS, offsetS, await switches.of(seed));
     return {
       atS,
       channels: simulatedChannels.map((name, c) => ({
@@ -88,12 +90,12 @@ export function monitorRoutes(now: () => number = () => Date.now() / 1000): Rout
     });
   };
 
-  router.get('/:seed/live.json', (request, response) => {
-    response.json(live(seedOf(request.params.seed)));
+  router.get('/:seed/live.json', async (request, response) => {
+    response.json(await live(seedOf(request.params.seed)));
   });
 
-  router.get('/:seed/live.csv', (request, response) => {
-    const { atS, channels } = live(seedOf(request.params.seed));
+  router.get('/:seed/live.csv', async (request, response) => {
+    const { atS, channels } = await live(seedOf(request.params.seed));
     const head = ['time', ...channels.map(({ name }) => `${name} [W]`)].join(',');
     const row = [new Date(atS * 1000).toISOString(), ...channels.map(({ powerW }) => powerW)].join(',');
     response.type('text/csv').send(`${head}\r\n${row}\r\n`);
@@ -122,15 +124,10 @@ export function monitorRoutes(now: () => number = () => Date.now() / 1000): Rout
     );
   });
 
-  router.put('/:seed/switch', (request, response) => {
+  router.put('/:seed/switch', async (request, response) => {
     const seed = seedOf(request.params.seed);
     const { channel, on } = parseBody(switchSchema, request.body);
-    const present = switches.get(seed) ?? new Map<string, number>();
-    if (on) present.set(channel, Math.ceil(now()));
-    else present.delete(channel);
-    // Nobody plays with more houses than this at once; the oldest are forgotten.
-    if (!switches.has(seed) && switches.size >= 100) switches.delete(switches.keys().next().value!);
-    switches.set(seed, present);
+    await switches.set(seed, channel, on ? Math.ceil(now()) : null);
     response.status(204).end();
   });
 

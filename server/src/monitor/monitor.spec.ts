@@ -2,16 +2,26 @@ import { simulatedChannels } from '@levamen/core/house/details';
 import { liveSampleSchema } from '@levamen/core/api';
 import express from 'express';
 import request from 'supertest';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { errorHandler } from '../http/error-handler.js';
+import { makeGroundPool } from '../store/ground-pool.js';
+import { openTestDatabase } from '../testing/test-database.js';
 import { monitorRoutes } from './monitor-routes.js';
+import { keptSwitches } from './monitor-switches.js';
+
+const database = await openTestDatabase();
+const pool = makeGroundPool(database.url, () => undefined);
+afterAll(async () => {
+  await pool.end();
+  await database.close();
+});
 
 let nowS = 1_767_225_600;
 const app = express();
 app.use(express.json());
 app.use(
   '/monitor',
-  monitorRoutes(() => nowS),
+  monitorRoutes(keptSwitches(pool), () => nowS),
 );
 app.use(errorHandler);
 

@@ -1,6 +1,7 @@
 import type { Changes } from '@levamen/core/api';
 import { EntitySchema } from 'typeorm';
 import { RequestCountEntity } from '../http/request-count-entity.js';
+import { MonitorSwitchEntity } from '../monitor/monitor-switch-entity.js';
 import { PresenceEntity } from '../live/presence-entity.js';
 import { BackupRunEntity } from '../backups/backup-entity.js';
 import { BlobEntity } from '../blobs/blob-entity.js';
@@ -188,4 +189,5 @@ export const entities = [
   SecretEntity,
   RequestCountEntity,
   PresenceEntity,
+  MonitorSwitchEntity,
 ];

@@ -32,6 +32,7 @@ const grants = {
   job_assignment: 'SELECT, INSERT, DELETE',
   sign_in_failure: 'SELECT, INSERT, DELETE',
   request_count: 'SELECT, INSERT, UPDATE, DELETE',
+  monitor_switch: 'SELECT, INSERT, UPDATE, DELETE',
   presence: 'SELECT, INSERT, UPDATE, DELETE',
   session: 'SELECT, INSERT, UPDATE, DELETE',
   secret: 'SELECT, INSERT',

@@ -1,8 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /**
- * What several servers of one database share: requests counted, who has which job open, which of them records a system. The first two are of the
- * moment: they are written to no journal, and a database that was killed begins with none.
+ * What several servers of one database share: requests counted, who has which job open, what is switched on in simulated houses, which of them records
+ * a system. All but the last are of the moment: they are written to no journal, and a database that was killed begins with none.
  */
 export class Servers1850000000000 implements MigrationInterface {
   readonly name = 'Servers1850000000000';
@@ -31,11 +31,19 @@ export class Servers1850000000000 implements MigrationInterface {
     await runner.query('ALTER TABLE presence ENABLE ROW LEVEL SECURITY');
     await runner.query(`CREATE POLICY presence_of_workspace ON presence
       USING (workspace_id = NULLIF(current_setting('levamen.workspace', true), '')::uuid)`);
+    await runner.query(`CREATE UNLOGGED TABLE monitor_switch (
+      seed integer NOT NULL,
+      channel text NOT NULL,
+      on_s bigint NOT NULL,
+      at timestamptz NOT NULL DEFAULT now(),
+      CONSTRAINT monitor_switch_pkey PRIMARY KEY (seed, channel)
+    )`);
     await runner.query('ALTER TABLE recording ADD COLUMN recorder uuid, ADD COLUMN heard_at timestamptz');
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('ALTER TABLE recording DROP COLUMN recorder, DROP COLUMN heard_at');
+    await runner.query('DROP TABLE monitor_switch');
     await runner.query('DROP TABLE presence');
     await runner.query('DROP TABLE request_count');
   }
