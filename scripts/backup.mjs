@@ -13,7 +13,11 @@ import pg from 'pg';
 
 const { LEVAMEN_PG_BIN: bin, LEVAMEN_ADMIN_URL: adminUrl, LEVAMEN_OWNER_URL: ownerUrl } = process.env;
 const [, , what, file, sure] = process.argv;
+const own = process.env.LEVAMEN_OWN_DATABASE ?? 'levamen';
+/** What a backup holds, by the names it calls them; the own one may have another name where it is kept. */
 const databases = ['levamen', 'levamen_demo'];
+const nameOf = (database) => (database === 'levamen' ? own : database);
+const owner = decodeURIComponent(new URL(ownerUrl).username);
 
 /** What stops the work, in words for whoever is at the terminal. */
 class Stop extends Error {}
@@ -115,10 +119,12 @@ const scratchName = (purpose) => `levamen_${purpose}_${randomBytes(4).toString('
 const loadAndCompare = async (script, contents, purpose) => {
   const name = scratchName(purpose);
   await withClient('postgres', async (client) => {
-    await client.query(`CREATE DATABASE ${name} OWNER levamen_owner TEMPLATE template0`);
+    await client.query(`CREATE DATABASE ${name} OWNER ${pg.escapeIdentifier(owner)} TEMPLATE template0`);
   });
   try {
-    await withClient(name, (client) => client.query('ALTER SCHEMA public OWNER TO levamen_owner'));
+    await withClient(name, (client) =>
+      client.query(`ALTER SCHEMA public OWNER TO ${pg.escapeIdentifier(owner)}`),
+    );
     await load(name, script);
     const found = await withClient(name, async (client) => {
       await client.query("SET TimeZone = 'UTC'");
@@ -164,9 +170,9 @@ async function backup() {
       manifest.postgres = (await client.query('SHOW server_version')).rows[0].server_version;
     });
     for (const database of databases) {
-      if (!(await withClient('postgres', (client) => exists(client, database)))) continue;
+      if (!(await withClient('postgres', (client) => exists(client, nameOf(database))))) continue;
       const name = `${database}.sql.gz`;
-      const contents = await dump(database, path.join(folder, name));
+      const contents = await dump(nameOf(database), path.join(folder, name));
       const scratch = await loadAndCompare(path.join(folder, name), contents, 'scratch');
       await withClient('postgres', (client) => client.query(`DROP DATABASE ${scratch} WITH (FORCE)`));
       manifest.databases[database] = {
@@ -221,25 +227,27 @@ async function restore() {
     await withClient('postgres', async (client) => {
       const there = [];
       for (const { database } of ready) {
-        if (!(await exists(client, database))) continue;
-        const jobs = await withClient(database, (c) =>
+        if (!(await exists(client, nameOf(database)))) continue;
+        const jobs = await withClient(nameOf(database), (c) =>
           c
             .query("SELECT to_regclass('public.job') AS t")
             .then(async ({ rows }) =>
               rows[0].t === null ? 0 : (await c.query('SELECT count(*)::int AS n FROM job')).rows[0].n,
             ),
         );
-        there.push(`${database} (${jobs} jobs)`);
+        there.push(`${nameOf(database)} (${jobs} jobs)`);
       }
       if (there.length > 0 && !(await agreed(`This replaces ${there.join(' and ')}.`)))
         throw new Stop('You did not agree.');
       for (const one of ready) {
-        if (await exists(client, one.database)) {
+        const name = nameOf(one.database);
+        const [there, before] = [name, `${name}_before`].map((each) => pg.escapeIdentifier(each));
+        if (await exists(client, name)) {
           // What was there is kept once, under another name.
-          await client.query(`DROP DATABASE IF EXISTS ${one.database}_before WITH (FORCE)`);
-          await client.query(`ALTER DATABASE ${one.database} RENAME TO ${one.database}_before`);
+          await client.query(`DROP DATABASE IF EXISTS ${before} WITH (FORCE)`);
+          await client.query(`ALTER DATABASE ${there} RENAME TO ${before}`);
         }
-        await client.query(`ALTER DATABASE ${one.loaded} RENAME TO ${one.database}`);
+        await client.query(`ALTER DATABASE ${one.loaded} RENAME TO ${there}`);
         one.loaded = null;
       }
       console.log(

@@ -4,6 +4,11 @@
 with_cluster() {
   mkdir -p "$RUN"
   require_postgres
+  if is_elsewhere; then
+    check_elsewhere
+    "$@"
+    return
+  fi
   plain_way
   PG_HOME=$(cluster_place "$STATE/pg")
   [ -e "$PG_HOME" ] || [ "$1" = restore_from ] || fail "There is no database yet in $STATE." "Start the program once: ./levamen start"
@@ -19,9 +24,10 @@ with_cluster() {
 # know_cluster: where the cluster and its tools are, for whoever is started from here on; called where nothing else is.
 know_cluster() {
   export LEVAMEN_PG_BIN=$PG_BIN LEVAMEN_SCRATCH=$STATE
+  LEVAMEN_OWN_DATABASE=$(own_database)
   LEVAMEN_ADMIN_URL=$(database_url levamen postgres)
   LEVAMEN_OWNER_URL=$(database_url levamen_owner postgres)
-  export LEVAMEN_ADMIN_URL LEVAMEN_OWNER_URL
+  export LEVAMEN_OWN_DATABASE LEVAMEN_ADMIN_URL LEVAMEN_OWNER_URL
 }
 
 # run_backup WHAT FILE: the work itself, told where the cluster is.
@@ -41,7 +47,7 @@ backup_everything() {
 }
 
 backup_to() {
-  ensure_roles
+  if is_elsewhere; then require_administrator; else ensure_roles; fi
   run_backup backup "$1" || fail "The backup was not made; nothing is left at $1." "Mend what the lines above say, then run this again."
 }
 
@@ -62,7 +68,7 @@ export_everything() {
 }
 
 export_to() {
-  ensure_database "$2"
+  is_elsewhere || ensure_database "$2"
   LEVAMEN_DATABASE_URL=$(database_url levamen_owner "$2") node server/dist/export/main.js "$1" ||
     fail "Not everything was written." "Mend what the lines above say, then run this again with a new folder."
 }
@@ -79,7 +85,7 @@ restore_everything() {
 }
 
 restore_from() {
-  ensure_roles
+  if is_elsewhere; then require_administrator; else ensure_roles; fi
   run_backup restore "$1" "$2" || fail "Nothing was replaced." "Mend what the lines above say, then run this again."
 }
 

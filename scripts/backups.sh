@@ -9,6 +9,10 @@ start_backups() {
     [ "$DEMO" != true ] || return 0
     folder="$STATE/backups"
   fi
+  if is_elsewhere && [ -z "$ELSEWHERE_ADMIN" ]; then
+    say "No backups are made here: whoever keeps the database makes them. With LEVAMEN_ADMIN_URL, Levamen does."
+    return 0
+  fi
   [[ "$folder" = /* ]] || folder="$CALLED_FROM/$folder"
   (
     know_cluster

@@ -245,9 +245,13 @@ remove_cluster() {
   rm -rf "$1" "$1.new" "$PG_HOME" "$PG_HOME.new" "$1.place"
 }
 
-# database_url ROLE NAME: ROLE is levamen (administers the cluster), levamen_owner (migrates), levamen_app (serves).
+# database_url ROLE NAME: of the cluster of one's own, or what is said of one elsewhere (NAME is what it says, then). ROLE is levamen (administers the cluster), levamen_owner (migrates), levamen_app (serves).
 database_url() {
   local file=password
+  if is_elsewhere; then
+    case "$1" in levamen) printf '%s' "$ELSEWHERE_ADMIN" ;; levamen_owner) printf '%s' "$ELSEWHERE_OWNER" ;; *) printf '%s' "$ELSEWHERE_APP" ;; esac
+    return
+  fi
   [ "$1" = levamen ] || file="password-$1"
   printf 'postgres://%s:%s@127.0.0.1:%s/%s' "$1" "$(cat "$PG_HOME/$file")" "$PG_PORT" "$2"
 }

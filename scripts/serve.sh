@@ -60,12 +60,29 @@ join_running() {
   fail "Another command has been starting Levamen for a quarter of an hour." "Stop it: ./levamen stop, then run this again."
 }
 
+# start_server INDEX: one of LEVAMEN_SERVERS, 0 the first; each has a port of its own.
 start_server() {
-  LEVAMEN_PORT=$PORT LEVAMEN_DATABASE_URL=$(database_url levamen_app "$DATABASE") \
+  local index=$1
+  LEVAMEN_PORT=$((PORT + index)) LEVAMEN_DATABASE_URL=$(database_url levamen_app "$DATABASE") \
     LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") LEVAMEN_DEMO=$DEMO \
     LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" node server/dist/main.js 9>&- &
-  SERVER_PID=$!
-  note_process server "$SERVER_PID"
+  SERVER_PIDS[index]=$!
+  note_process "$(server_name "$index")" "${SERVER_PIDS[index]}"
+}
+
+# server_name INDEX: under which its process is noted.
+server_name() { if [ "$1" = 0 ]; then printf server; else printf 'server-%s' "$(($1 + 1))"; fi; }
+
+# end_left_servers: of a launcher that is gone.
+end_left_servers() {
+  local file name
+  for file in "$RUN"/server*.pid; do
+    name=$(basename "$file" .pid)
+    if running_pid "$name" >/dev/null; then
+      [ "${1:-}" != said ] || say "Ending a server that an earlier launcher left behind"
+      end_named "$name"
+    fi
+  done
 }
 
 # own_address PORT: under which this machine reaches the program.
@@ -86,8 +103,13 @@ shown_address() {
 
 # serve DATABASE DEMO: runs in the foreground until Ctrl-C or ./levamen stop.
 serve() {
-  DATABASE=$1 DEMO=$2 PORT=${LEVAMEN_PORT:-4780}
-  local pid url
+  DATABASE=$1 DEMO=$2 PORT=${LEVAMEN_PORT:-4780} SERVERS=${LEVAMEN_SERVERS:-1}
+  local url index
+  [[ "$SERVERS" =~ ^([1-9]|1[0-6])$ ]] || fail "LEVAMEN_SERVERS=\"$SERVERS\" is no number of servers." "Use a number from 1 to 16."
+  if is_elsewhere; then
+    [ "$DEMO" != true ] || fail "The demo keeps its jobs in a database of its own." "Leave out LEVAMEN_DATABASE_URL; or run your own jobs there: ./levamen start"
+    check_elsewhere
+  fi
   [[ "$PORT" =~ ^[0-9]{1,5}$ ]] && [ "$PORT" -ge 1 ] && [ "$PORT" -le 65535 ] ||
     fail "LEVAMEN_PORT=\"$PORT\" is not a port." "Use a number from 1024 to 65535."
   url=$(own_address "$PORT")
@@ -96,37 +118,43 @@ serve() {
   if ! take_launch_lock && join_running "$DATABASE"; then return; fi
   end_named gateway
   end_named backups
-  if pid=$(running_pid server); then
-    say "Ending a server that an earlier launcher left behind"
-    end_process "$pid"
-  fi
+  end_left_servers said
   rm -f "$RUN"/*.pid "$RUN/address"
   note_process launcher "$$"
   on_exit clear_run
   prepare_node
-  port_is_free "$PORT" ||
-    fail "Port $PORT is in use by another program." "Stop that program, or choose another port: LEVAMEN_PORT=$((PORT % 65535 + 1)) $(command_for "$DATABASE")"
+  for ((index = 0; index < SERVERS; index++)); do
+    port_is_free $((PORT + index)) ||
+      fail "Port $((PORT + index)) is in use by another program." "Stop that program, or choose another port: LEVAMEN_PORT=$(((PORT + index) % 65535 + 1)) $(command_for "$DATABASE")"
+  done
   build_program
-  on_exit stop_own_cluster
-  start_cluster "$STATE/pg"
-  drop_scratch
-  ensure_database "$DATABASE"
-  SERVER_PID=""
-  on_exit end_server
+  if is_elsewhere; then
+    if [ -n "$ELSEWHERE_ADMIN" ]; then require_postgres; fi
+  else
+    on_exit stop_own_cluster
+    start_cluster "$STATE/pg"
+    drop_scratch
+    ensure_database "$DATABASE"
+  fi
+  SERVER_PIDS=()
+  on_exit end_servers
   GATEWAY_PID=""
   on_exit end_gateway
   BACKUPS_PID=""
   on_exit end_backups
   # From here on, being told to end is no fault.
   trap 'exit 0' INT TERM HUP
-  start_server
+  for ((index = 0; index < SERVERS; index++)); do start_server "$index"; done
   printf '%s' "$DATABASE" >"$RUN/database"
   printf '%s' "$url" >"$RUN/address"
   # One that was killed is started again like any other.
-  wait_until_ready "$SERVER_PID" "$url" || was_killed "$SERVER_PID" || server_gave_up "The server did not start."
+  for ((index = 0; index < SERVERS; index++)); do
+    wait_until_ready "${SERVER_PIDS[index]}" "$(own_address $((PORT + index)))" || was_killed "${SERVER_PIDS[index]}" || server_gave_up "$index" "The server did not start."
+  done
   start_gateway
   start_backups
   say "Levamen is ready: $(shown_address "$url")   It shows $(whose "$DATABASE"). Ctrl-C stops it."
+  [ "$SERVERS" = 1 ] || say "$SERVERS servers share the work, at the ports $PORT to $((PORT + SERVERS - 1)); a proxy goes in front: docs/company/nginx.conf"
   open_browser "$url"
   watch_over
 }
@@ -141,26 +169,22 @@ was_killed() {
 # Exit codes with which the server says that starting it again would not help: 3 the port, 4 a database of a newer program.
 server_gave_up() {
   local status=0
-  { wait "$SERVER_PID" || status=$?; } 2>/dev/null
+  { wait "${SERVER_PIDS[$1]}" || status=$?; } 2>/dev/null
   [ "$status" != 4 ] || fail "The database was used by a newer Levamen." "Update this one, or restore a backup made by this version: ./levamen restore FILE"
-  fail "$1" "See the messages above."
+  fail "$2" "See the messages above."
 }
 
 # Starts again what ends by itself, with growing pauses, and says so.
 watch_over() {
-  local pause=1 began=$SECONDS status=0 port
+  local pause=1 index
+  # By server: the pause before it is started again, since when it runs.
+  PAUSES=() BEGAN=()
+  for ((index = 0; index < SERVERS; index++)); do PAUSES[index]=1 BEGAN[index]=$SECONDS; done
   while :; do
-    if ! cluster_runs; then
+    if ! is_elsewhere && ! cluster_runs; then
       say "The database has ended by itself; starting it again"
-      port=$PG_PORT
-      if (start_cluster "$STATE/pg"); then
-        PG_PORT=$(cat "$PG_HOME/port")
-        say "The database runs again"
-        # The server finds it by its port.
-        if [ "$PG_PORT" != "$port" ]; then
-          end_process "$SERVER_PID"
-          end_backups
-        fi
+      if start_cluster_again; then
+        pause=1
       else
         say "The database does not start; trying again in $pause s"
         rest "$pause"
@@ -168,19 +192,36 @@ watch_over() {
         continue
       fi
     fi
-    if ! process_runs "$SERVER_PID"; then
-      { wait "$SERVER_PID" || status=$?; } 2>/dev/null
-      if [ "$status" = 3 ] || [ "$status" = 4 ]; then server_gave_up "The server cannot go on."; fi
-      [ $((SECONDS - began)) -lt 60 ] || pause=1
-      say "The server has ended by itself (status $status); starting it again in $pause s"
-      rest "$pause"
-      pause=$((pause < 30 ? pause * 2 : 30))
-      began=$SECONDS
-      start_server
-    fi
+    for ((index = 0; index < SERVERS; index++)); do watch_server "$index"; done
     watch_backups
     rest 1
   done
+}
+
+start_cluster_again() {
+  local port=$PG_PORT index
+  (start_cluster "$STATE/pg") || return 1
+  PG_PORT=$(cat "$PG_HOME/port")
+  say "The database runs again"
+  # The servers find it by its port.
+  if [ "$PG_PORT" != "$port" ]; then
+    end_servers
+    end_backups
+  fi
+}
+
+# watch_server INDEX: one that ended is started again.
+watch_server() {
+  local index=$1 status=0
+  if process_runs "${SERVER_PIDS[index]}"; then return; fi
+  { wait "${SERVER_PIDS[index]}" || status=$?; } 2>/dev/null
+  if [ "$status" = 3 ] || [ "$status" = 4 ]; then server_gave_up "$index" "The server cannot go on."; fi
+  [ $((SECONDS - BEGAN[index])) -lt 60 ] || PAUSES[index]=1
+  say "The server has ended by itself (status $status); starting it again in ${PAUSES[index]} s"
+  rest "${PAUSES[index]}"
+  PAUSES[index]=$((PAUSES[index] < 30 ? PAUSES[index] * 2 : 30))
+  BEGAN[index]=$SECONDS
+  start_server "$index"
 }
 
 # A pause that a signal ends at once.
@@ -189,7 +230,7 @@ rest() {
   wait $! || true
 }
 
-end_server() { if [ -n "$SERVER_PID" ]; then end_process "$SERVER_PID"; fi; }
+end_servers() { local pid; for pid in "${SERVER_PIDS[@]}"; do end_process "$pid"; done; }
 stop_own_cluster() { stop_cluster "$STATE/pg"; }
 clear_run() {
   rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
@@ -199,8 +240,18 @@ clear_run() {
 # The launcher in the other terminal cleans up after itself; what it can no longer do is done here.
 stop_all() {
   local name
-  for name in launcher gateway backups server; do end_named "$name"; done
+  for name in launcher gateway backups; do end_named "$name"; done
+  end_left_servers
   rm -f "$RUN"/*.pid "$RUN/address" "$RUN/database"
-  stop_cluster "$STATE/pg"
+  is_elsewhere || stop_cluster "$STATE/pg"
   say "Levamen is stopped."
+}
+
+# work_for_others: takes heavy work from the queue of a database that servers on other machines use, until it is told to stop.
+work_for_others() {
+  is_elsewhere || fail "No database is named to take work from." "Name it in LEVAMEN_DATABASE_URL and LEVAMEN_MIGRATION_URL. The servers of this machine take their work themselves."
+  check_elsewhere
+  prepare_node
+  with_lock build build_server
+  exec node server/dist/work/main.js
 }

@@ -45,6 +45,12 @@ const configSchema = z.object({
   LEVAMEN_ADDRESS: z
     .url({ protocol: /^https?$/, error: 'An address such as https://levamen.example.org' })
     .optional(),
+  LEVAMEN_METRICS_TOKEN: z
+    .string()
+    .regex(/^[\x21-\x7e]{16,200}$/, 'At least 16 characters, without blanks')
+    .optional(),
+  LEVAMEN_DRAIN_S: z.coerce.number().int().min(0).max(300).default(0),
+  LEVAMEN_WORK: z.enum(['on', 'off']).default('on'),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
   /** Folder of scheduled backups; "off" where there are none. */
@@ -71,6 +77,12 @@ export interface Config {
   readonly tls: { readonly cert: string; readonly key: string } | null;
   /** How letters are sent; null = links are shown to the owner instead. */
   readonly mail: MailSettings | null;
+  /** Who shows it may read measurements from elsewhere; null = they are read on this machine only. */
+  readonly metricsToken: string | null;
+  /** Told to stop, the server says for so long that it is not ready, and still answers, s: whoever sends requests sends them elsewhere meanwhile. */
+  readonly drainS: number;
+  /** It takes heavy work from the queue; else other processes do. */
+  readonly works: boolean;
   readonly logLevel: string;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot: string | undefined;
@@ -129,6 +141,9 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     reach,
     tls,
     mail,
+    metricsToken: data.LEVAMEN_METRICS_TOKEN ?? null,
+    drainS: data.LEVAMEN_DRAIN_S,
+    works: data.LEVAMEN_WORK === 'on',
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,
     backups: !data.LEVAMEN_DEMO && data.LEVAMEN_BACKUPS !== 'off',

@@ -76,6 +76,7 @@ const app = makeApp({
   ground,
   events,
   backups: config.backups,
+  metricsToken: config.metricsToken,
 });
 keepHouse(source, logger, stopping.signal);
 refillColumns(source).catch((error: unknown) => logger.error({ err: error }, 'the list of jobs'));
@@ -93,19 +94,20 @@ server.requestTimeout = 30_000;
 server.headersTimeout = 10_000;
 
 const stop = (signal: string): void => {
-  logger.info({ signal }, 'stopping');
-  const forced = setTimeout(() => process.exit(1), graceMs);
-  forced.unref();
-  server.close(() => {
-    void queue
-      .stop()
-      .then(() => events.close())
-      .then(() => Promise.all([source.destroy(), ground.end()]))
-      .finally(() => process.exit(0));
-  });
-  // Streams of open jobs would go on for as long as the grace lasts.
+  logger.info({ signal, drainS: config.drainS }, 'stopping');
+  // Says that it is not ready, and ends streams of open jobs: these would go on for as long as the grace lasts.
   stopping.abort();
-  server.closeIdleConnections();
+  setTimeout(() => {
+    setTimeout(() => process.exit(1), graceMs).unref();
+    server.close(() => {
+      void queue
+        .stop()
+        .then(() => events.close())
+        .then(() => Promise.all([source.destroy(), ground.end()]))
+        .finally(() => process.exit(0));
+    });
+    server.closeIdleConnections();
+  }, config.drainS * 1000);
 };
 process.once('SIGTERM', stop);
 process.once('SIGINT', stop);

@@ -16,6 +16,8 @@ export {
   deedListSchema,
   type Health,
   healthSchema,
+  type Readiness,
+  readinessSchema,
   type JobPage,
   jobPageSchema,
   type JobQuery,

@@ -175,6 +175,14 @@ export const healthSchema = z.strictObject({
 });
 export type Health = z.infer<typeof healthSchema>;
 
+/** Whether a server should be sent requests now. */
+export const readinessSchema = z.strictObject({
+  ready: z.boolean(),
+  /** What it waits for, in words; empty where it is ready. */
+  waitsFor: z.array(z.enum(['it is stopping', 'the database', 'other servers'])),
+});
+export type Readiness = z.infer<typeof readinessSchema>;
+
 /** Bytes the database keeps, by kind. */
 export const storageSchema = z.strictObject({
   jobs: z.int(),

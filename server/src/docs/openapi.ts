@@ -17,6 +17,7 @@ import {
   liveEventSchema,
   liveSampleSchema,
   problemSchema,
+  readinessSchema,
   readingSetListSchema,
   readingSetSchema,
   revisionListSchema,
@@ -44,6 +45,7 @@ const schemas = {
   Job: jobSchema,
   JobPage: jobPageSchema,
   Health: healthSchema,
+  Readiness: readinessSchema,
   Storage: storageSchema,
   DeedList: deedListSchema,
   UnreadableJob: unreadableJobSchema,
@@ -137,6 +139,15 @@ export function openApiDocument(): object {
         get: {
           summary: 'Is the server up and its database reachable?',
           responses: { 200: answer('Yes; and whose jobs they are', 'Health'), 503: problem('No') },
+        },
+      },
+      '/api/ready': {
+        get: {
+          summary: 'Should this server be sent requests now?',
+          responses: {
+            200: answer('Yes', 'Readiness'),
+            503: answer('No, and what it waits for', 'Readiness'),
+          },
         },
       },
       '/api/jobs': {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { buildHeader, type Health } from '@levamen/core/api';
 import compression from 'compression';
@@ -12,6 +13,8 @@ import type { DataSource } from 'typeorm';
 import type { Events } from '../events/events.js';
 import { docsRoutes } from '../docs/docs-routes.js';
 import { givenRoutes } from '../papers/given-routes.js';
+import { makeMetrics } from '../health/metrics.js';
+import { readinessOf } from '../health/readiness.js';
 import type { PaperQueue } from '../papers/paper-queue.js';
 import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
@@ -29,11 +32,12 @@ import { workspaceRoutes } from '../workspaces/workspace-routes.js';
 import { tableRoutes } from '../tables/table-routes.js';
 import { builtPage } from './built-page.js';
 import { errorHandler } from './error-handler.js';
-import { hostGuard, type Reach, thisMachineOnly } from './host-guard.js';
+import { hostGuard, isFromHere, type Reach, thisMachineOnly } from './host-guard.js';
 import { refuseDeepJson } from './bounded-json.js';
 import { jsonBody } from './json-body.js';
 import { usualRequestsPerMinute } from './limits.js';
 import { loggedError } from './log-error.js';
+import { sameText } from './same-text.js';
 import { refuseOlderPage } from './older-page.js';
 import { HttpProblem, notFound, sendProblem } from './problem.js';
 import { RequestCounts } from './request-counts.js';
@@ -64,6 +68,8 @@ export interface AppParts {
   readonly events: Events;
   /** Takes orders of papers. */
   readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
+  /** Who shows it may read measurements from elsewhere; null = they are read on this machine only. */
+  readonly metricsToken?: string | null;
   /** Backups are made by themselves here. */
   readonly backups?: boolean;
   /** Ends what goes on by itself: the server is told to stop. */
@@ -85,19 +91,29 @@ export function makeApp({
   ground,
   events,
   backups = false,
+  metricsToken = null,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  const metrics = makeMetrics({ source, ground });
+  app.use(metrics.measured);
   app.use(
     pinoHttp({
       logger,
+      // Whoever asks is told under what the log knows it.
+      genReqId: (_request, response) => {
+        const id = randomUUID();
+        response.setHeader('X-Request-Id', id);
+        return id;
+      },
       // Serializers get the error itself, not what pino makes of it: that would hold the parameters.
       wrapSerializers: false,
       customLogLevel: (_request, response, error) =>
         error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug',
       // Bodies and headers hold what people typed; the log needs neither.
       serializers: {
-        req: ({ method, originalUrl }: { method: string; originalUrl: string }) => ({
+        req: ({ id, method, originalUrl }: { id: string; method: string; originalUrl: string }) => ({
+          id,
           method,
           url: originalUrl,
         }),
@@ -124,6 +140,12 @@ export function makeApp({
   if (reach.proxies.length > 0) app.set('trust proxy', [...reach.proxies]);
   app.use(hostGuard(reach));
   app.use(compression());
+  app.get('/metrics', (request, response, next) => {
+    const isKnown =
+      metricsToken !== null && sameText(request.get('Authorization') ?? '', `Bearer ${metricsToken}`);
+    if (!isKnown && !isFromHere(request)) throw notFound('page');
+    return metrics.shown(request, response, next);
+  });
 
   const api = express.Router();
   api.use(
@@ -150,6 +172,10 @@ export function makeApp({
     await source.query('SELECT 1');
     const health: Health = { status: 'ok', uptimeS: Math.round(process.uptime()), jobs };
     response.json(health);
+  });
+  api.get('/ready', async (_request, response) => {
+    const readiness = await readinessOf({ source, events, stopping });
+    response.status(readiness.ready ? 200 : 503).json(readiness);
   });
   // Who comes with a link needs no account.
   api.use('/given', givenRoutes(source));

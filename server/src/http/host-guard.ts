@@ -14,7 +14,7 @@ const loopbackNames: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[
 const loopbackAddress = /^(127\.|::1$|::ffff:127\.)/;
 
 /** Did it come from this machine itself, and through no proxy? What the headers claim decides nothing. */
-const isFromHere = ({ socket, headers }: Request): boolean =>
+export const isFromHere = ({ socket, headers }: Request): boolean =>
   loopbackAddress.test(socket.remoteAddress ?? '') &&
   headers['x-forwarded-for'] === undefined &&
   headers['x-forwarded-host'] === undefined;
