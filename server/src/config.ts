@@ -57,6 +57,13 @@ const configSchema = z.object({
   LEVAMEN_BACKUPS: z.string().default(''),
 });
 
+/** What a process is told that only takes work from the queue. */
+export function readWorkConfig(
+  environment: NodeJS.ProcessEnv,
+): Pick<Config, 'databaseUrl' | 'migrationUrl' | 'logLevel'> {
+  return readConfig({ ...environment, LEVAMEN_HOST: '127.0.0.1', LEVAMEN_HOSTS: '', LEVAMEN_PROXY: '' });
+}
+
 /** Addresses of this machine. */
 const loopback = /^(127\.\d+\.\d+\.\d+|::1|localhost)$/;
 

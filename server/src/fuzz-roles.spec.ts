@@ -14,6 +14,7 @@ import {
 import { times, writeDown } from './testing/proof.js';
 import { goodPassword } from './testing/someone.js';
 import { openTestApp, type TestApp } from './testing/test-app.js';
+import { aHousesQuestion } from './testing/houses-question.js';
 import { aTrainingRun } from './testing/training-run.js';
 import { photo } from './testing/photo.js';
 import { asFetched, type Send, type Valid, validRequests } from './testing/valid-requests.js';
@@ -120,6 +121,11 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
   },
   { method: 'POST', path: `/api/jobs/${jobId}/system/outages`, body: notAllowed },
   { method: 'GET', path: '/api/backups' },
+  { method: 'GET', path: '/api/houses/runs' },
+  { method: 'GET', path: `/api/houses/runs/${nobodysId}` },
+  { method: 'POST', path: `/api/houses/runs/${nobodysId}/cancel`, body: {} },
+  { method: 'POST', path: '/api/houses/runs', body: aHousesQuestion },
+  { method: 'GET', path: '/api/houses/due?until=2030-01-01' },
   { method: 'GET', path: `/api/jobs/${jobId}/system/recordings` },
   {
     method: 'POST',

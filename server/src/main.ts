@@ -10,7 +10,8 @@ import { makeApp } from './http/app.js';
 import { loggedError } from './http/log-error.js';
 import { Events } from './events/events.js';
 import { makePost } from './mail/post.js';
-import { PaperQueue } from './papers/paper-queue.js';
+import { WorkQueue } from './queue/work-queue.js';
+import { worksOf } from './queue/works.js';
 import { sessionSecret } from './people/session-secret.js';
 import { keepHouse } from './personal/keep-house.js';
 import { makeDataSource } from './store/data-source.js';
@@ -56,9 +57,9 @@ const events = new Events(config.databaseUrl, ground, (error) =>
   logger.warn({ err: error }, 'what servers tell each other'),
 );
 events.start();
-const queue = new PaperQueue(source, logger);
+const queue = new WorkQueue(source, logger, config.works ? worksOf(source, logger) : []);
 // What was ordered before the server ended is taken up again.
-queue.start().catch((error: unknown) => logger.error({ err: error }, 'the queue of papers'));
+queue.start().catch((error: unknown) => logger.error({ err: error }, 'the queue'));
 const stopping = new AbortController();
 const app = makeApp({
   source,

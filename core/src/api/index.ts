@@ -185,3 +185,15 @@ export {
   trainingRunSchema,
   trainingRunsSchema,
 } from './training-api.schema.js';
+export {
+  type HouseAnswer,
+  houseAnswerSchema,
+  type HousesDue,
+  housesDueSchema,
+  type HousesRun,
+  type HousesRunAnswers,
+  housesRunAnswersSchema,
+  housesRunListSchema,
+  housesRunSchema,
+  type IslandAnswer,
+} from './houses-api.schema.js';

@@ -37,6 +37,7 @@ import { drawingRequestSchema } from '@levamen/core/wiring';
 import * as z from 'zod';
 import { devicePaths, deviceSchemas } from './device-paths.js';
 import { backupPaths, backupSchemas } from './backup-paths.js';
+import { housesPaths, housesSchemas } from './houses-paths.js';
 import { trainingPaths, trainingSchemas } from './training-paths.js';
 import { papersPaths, papersSchemas } from './papers-paths.js';
 import { peoplePaths, peopleSchemas } from './people-paths.js';
@@ -76,6 +77,7 @@ const schemas = {
   WeatherHours: weatherHoursSchema,
   ...deviceSchemas,
   ...trainingSchemas,
+  ...housesSchemas,
   ...backupSchemas,
   ...peopleSchemas,
   ...papersSchemas,
@@ -133,6 +135,7 @@ export function openApiDocument(): object {
       ...devicePaths({ answer, problem, body }),
       ...trainingPaths({ answer, problem, body }),
       ...backupPaths(answer),
+      ...housesPaths({ answer, problem, body }),
       ...peoplePaths({ answer, problem, body }),
       ...papersPaths({ answer, problem, body }),
       '/api/health': {

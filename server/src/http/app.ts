@@ -15,7 +15,7 @@ import { docsRoutes } from '../docs/docs-routes.js';
 import { givenRoutes } from '../papers/given-routes.js';
 import { makeMetrics } from '../health/metrics.js';
 import { readinessOf } from '../health/readiness.js';
-import type { PaperQueue } from '../papers/paper-queue.js';
+import type { WorkQueue } from '../queue/work-queue.js';
 import { paperRoutes } from '../papers/paper-routes.js';
 import { drawingRoutes } from '../drawings/drawing-routes.js';
 import type { Post } from '../mail/post.js';
@@ -66,8 +66,8 @@ export interface AppParts {
   readonly ground: pg.Pool;
   /** What servers of the database tell each other. */
   readonly events: Events;
-  /** Takes orders of papers. */
-  readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
+  /** Takes heavy work. */
+  readonly queue: Pick<WorkQueue, 'add' | 'warm'>;
   /** Who shows it may read measurements from elsewhere; null = they are read on this machine only. */
   readonly metricsToken?: string | null;
   /** Backups are made by themselves here. */

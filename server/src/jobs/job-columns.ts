@@ -4,7 +4,9 @@ import { dueDates } from '@levamen/core/logbook';
 import type { JobRow } from '../store/entities.js';
 
 /** What the list shows is read from documents as this version says; rows of an earlier one are read anew. */
-export const columnsVersion = 1;
+export const columnsVersion = 2;
+/** What is due later than these is seen once they are done. */
+const mostDues = 40;
 
 /** What the list of jobs shows of a document. */
 export function columnsOf({
@@ -14,14 +16,19 @@ export function columnsOf({
   logbook,
   course,
   commissioning,
-}: Job): Pick<JobRow, 'name' | 'place' | 'loadCount' | 'dueOn' | 'dueText' | 'state' | 'columnsVersion'> {
-  const [due] = dueDates(logbook, commissioning.punch);
+}: Job): Pick<
+  JobRow,
+  'name' | 'place' | 'loadCount' | 'dueOn' | 'dueText' | 'dues' | 'state' | 'columnsVersion'
+> {
+  const dues = dueDates(logbook, commissioning.punch);
+  const [due] = dues;
   return {
     name,
     place: site.place,
     loadCount: loads.length,
     dueOn: due?.on ?? null,
     dueText: due?.text ?? '',
+    dues: dues.slice(0, mostDues).map(({ kind, on, text }) => ({ kind, on, text })),
     state: stateOfCourse(course) ?? '',
     columnsVersion,
   };

@@ -359,12 +359,12 @@ export class JobStore {
     const revision = baseRevision + 1;
     const kept = keepAs(before, document, revision);
     const changes: Changes = changesBetween(before, document);
-    const { name, place, loadCount, dueOn, dueText, state, columnsVersion } = columnsOf(document);
+    const { name, place, loadCount, dueOn, dueText, dues, state, columnsVersion } = columnsOf(document);
     const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
     const [row] = await this.source.query<{ saved_at: Date }[]>(
       `WITH head AS (
          UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, state = $17,
-           columns_version = $18, updated_at = clock_timestamp()
+           columns_version = $18, dues = $19::jsonb, updated_at = clock_timestamp()
          WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
          RETURNING id, updated_at)
        INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
@@ -389,6 +389,7 @@ export class JobStore {
         dueText,
         state,
         columnsVersion,
+        JSON.stringify(dues),
       ],
     );
     if (!row) return null;

@@ -1,5 +1,4 @@
 import { sampleOfRow } from '@levamen/core/api';
-import { itemsFor } from '@levamen/core/design';
 import { type Job, planOf, readJob } from '@levamen/core/job';
 import { packIdFor, packNames } from '@levamen/core/rules';
 import { revisionLetter } from '@levamen/core/papers';
@@ -9,12 +8,12 @@ import type { DataSource } from 'typeorm';
 import { checkLogo } from '../company/check-logo.js';
 import { CompanySheetStore } from '../company/company-sheet-store.js';
 import { RecordingStore } from '../devices/recording-store.js';
-import { EquipmentStore } from '../equipment/equipment-store.js';
+import { JobSources } from '../jobs/sources-of-job.js';
 import { JobStore } from '../jobs/job-store.js';
-import { WeatherStore } from '../weather/weather-store.js';
 import { actingFor } from '../workspaces/fence.js';
 import { PaperMaker } from './making/paper-maker.js';
 import type { PaperTask } from './making/paper-task.js';
+import type { Work } from '../queue/work.js';
 import type { PaperOrderRow, PaperRow } from './paper-entities.js';
 import { differencesOf, PaperStore } from './paper-store.js';
 
@@ -27,11 +26,16 @@ export interface Ordered {
 /** How often is looked whether an order was called off, ms. */
 const lookMs = 400;
 
+/** Whoever works on an order tells so all the time; after so long without a word he has died, s. */
+const silentS = 10;
+
 /** Words for whoever asked, where a paper could not be made. */
 class CannotMake extends Error {}
 
 /** Works on orders of papers: gathers what they are made from, has them made, keeps what comes out. */
-export class PaperWork {
+export class PaperWork implements Work<Ordered> {
+  readonly name = 'papers';
+  readonly atOnce = 1;
   private readonly maker = new PaperMaker();
   private isClosing = false;
 
@@ -43,6 +47,15 @@ export class PaperWork {
   /** Somebody looks at papers: one will be asked for soon. */
   warm(): void {
     this.maker.warm();
+  }
+
+  /** Orders that somebody was working on who has died. */
+  async takeUp(): Promise<Ordered[]> {
+    const left = await this.source.query<{ order_id: string; of_workspace: string }[]>(
+      'SELECT order_id, of_workspace FROM take_up_orders($1)',
+      [silentS],
+    );
+    return left.map(({ order_id: orderId, of_workspace: workspaceId }) => ({ orderId, workspaceId }));
   }
 
   /** Lets go of what is being made: whoever works next takes it up again. */
@@ -168,19 +181,11 @@ export class PaperWork {
     job: Job,
     workspaceId: string,
   ): Promise<Pick<PaperTask, 'items' | 'book' | 'weather' | 'company' | 'logo'>> {
-    const { equipmentList, outage } = job;
-    const own = equipmentList.workspaceId === workspaceId && equipmentList.revision > 0;
-    const list = own ? await new EquipmentStore(this.source, workspaceId).read(equipmentList.revision) : null;
     const sheets = new CompanySheetStore(this.source, workspaceId);
     const { sheet } = await sheets.read();
     const logo = sheet.logo === null ? null : await sheets.logo(sheet.logo);
     return {
-      items: itemsFor(equipmentList, list ?? { items: [], sampleHidden: false }),
-      book: list?.book ?? null,
-      weather:
-        outage.weatherId === null
-          ? null
-          : await new WeatherStore(this.source, workspaceId).read(outage.weatherId),
+      ...(await new JobSources(this.source, workspaceId).of(job)),
       company: sheet,
       logo: logo && `data:${checkLogo(logo)};base64,${logo.toString('base64')}`,
     };

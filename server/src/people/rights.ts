@@ -22,6 +22,8 @@ const rights: readonly Right[] = [
   // Everybody trains, and keeps how it went.
   { methods: ['POST'], path: /^\/training-runs$/, least: 'viewer' },
   { methods: ['GET'], path: /^\/storage$/, least: 'designer' },
+  // Houses are asked by whoever may see all of them.
+  { methods: ['GET'], path: /^\/houses(\/|$)/, least: 'designer' },
   // They compute something of what was sent, and keep nothing.
   { methods: ['POST'], path: /^\/(tables|drawings|papers)(\/|$)/, least: 'viewer' },
   { methods: ['POST'], path: /^\/jobs\/[^/]+\/panels(\/|$)/, least: 'viewer' },

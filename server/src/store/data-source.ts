@@ -16,6 +16,7 @@ import { Logbook1820000000000 } from './migrations/13-logbook.js';
 import { Backups1830000000000 } from './migrations/14-backups.js';
 import { States1840000000000 } from './migrations/15-states.js';
 import { Servers1850000000000 } from './migrations/16-servers.js';
+import { Houses1860000000000 } from './migrations/17-houses.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -35,6 +36,7 @@ export const migrations = [
   Backups1830000000000,
   States1840000000000,
   Servers1850000000000,
+  Houses1860000000000,
 ] as const;
 
 interface Options {

@@ -1,6 +1,8 @@
 import type { Changes } from '@levamen/core/api';
+import type { DueDate } from '@levamen/core/logbook';
 import { EntitySchema } from 'typeorm';
 import { RequestCountEntity } from '../http/request-count-entity.js';
+import { HousesAnswerEntity, HousesRunEntity } from '../houses/houses-entities.js';
 import { MonitorSwitchEntity } from '../monitor/monitor-switch-entity.js';
 import { PresenceEntity } from '../live/presence-entity.js';
 import { BackupRunEntity } from '../backups/backup-entity.js';
@@ -60,6 +62,8 @@ export interface JobRow {
   /** What of it is due next, and when; null = nothing is. */
   dueOn: string | null;
   dueText: string;
+  /** Everything that is due, the earliest first. */
+  dues: readonly Pick<DueDate, 'kind' | 'on' | 'text'>[];
   /** The last state of its course; '' = it has reached none. */
   state: string;
   /** Version of the program by which these were read from its document. */
@@ -113,6 +117,7 @@ export const JobEntity = new EntitySchema<JobRow>({
     loadCount: { type: 'integer', name: 'load_count', default: 0 },
     dueOn: { type: 'date', name: 'due_on', nullable: true },
     dueText: { type: 'text', name: 'due_text', default: '' },
+    dues: { type: 'jsonb', default: [] },
     state: { type: 'text', default: '' },
     columnsVersion: { type: 'integer', name: 'columns_version', default: 0 },
     headRevision: { type: 'integer', name: 'head_revision' },
@@ -190,4 +195,6 @@ export const entities = [
   RequestCountEntity,
   PresenceEntity,
   MonitorSwitchEntity,
+  HousesRunEntity,
+  HousesAnswerEntity,
 ];

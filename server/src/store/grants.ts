@@ -26,6 +26,8 @@ const grants = {
   recording_chunk: 'SELECT, INSERT',
   training_run: 'SELECT, INSERT',
   backup_run: 'SELECT',
+  houses_run: 'SELECT, INSERT, UPDATE, DELETE',
+  houses_answer: 'SELECT, INSERT, UPDATE, DELETE',
   account: 'SELECT, INSERT, UPDATE',
   membership: 'SELECT, INSERT, UPDATE, DELETE',
   invitation: 'SELECT, INSERT, UPDATE, DELETE',
@@ -61,6 +63,7 @@ export async function grantTo(source: DataSource, role: string): Promise<void> {
     'erase_paper(uuid, uuid)',
     'workspace_of_link(text)',
     'take_up_orders(integer)',
+    'take_up_houses(integer)',
   ])
     await source.query(`GRANT EXECUTE ON FUNCTION ${routine} TO ${name}`);
 }

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { migrateQueue } from '../papers/paper-queue.js';
+import { migrateQueue } from '../queue/migrate-queue.js';
 import { grantTo } from './grants.js';
 import { makeDataSource, migrations } from './data-source.js';
 

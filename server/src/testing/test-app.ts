@@ -3,7 +3,8 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { Events } from '../events/events.js';
 import { type AppParts, makeApp } from '../http/app.js';
-import { PaperQueue } from '../papers/paper-queue.js';
+import { WorkQueue } from '../queue/work-queue.js';
+import { worksOf } from '../queue/works.js';
 import { makeDataSource } from '../store/data-source.js';
 import { defaultWorkspaceId } from '../store/default-workspace.js';
 import { makeGroundPool } from '../store/ground-pool.js';
@@ -39,7 +40,7 @@ export async function openTestApp(accounts = false, more: Partial<AppParts> = {}
     source: TestDatabase['source'],
     others: Partial<AppParts>,
   ): Promise<TestServer & { close(): Promise<void> }> => {
-    const queue = new PaperQueue(source, logger);
+    const queue = new WorkQueue(source, logger, worksOf(source, logger));
     const ground = makeGroundPool(database.url, () => undefined);
     const events = new Events(database.url, ground, () => undefined);
     events.start();

@@ -9,6 +9,7 @@ import { photo } from './photo.js';
 import { readingSet } from './reading-set.js';
 import { weatherText } from './weather-text.js';
 import { zipOf } from './zip.js';
+import { aHousesQuestion } from './houses-question.js';
 
 /** A request that the server takes as it is. */
 export interface Valid {
@@ -124,6 +125,10 @@ export async function validRequests(send: Send): Promise<readonly (() => Promise
     { method: 'GET', path: '/api/equipment/items/hazel-panel/history' },
     { method: 'GET', path: '/api/log?before=99&limit=5' },
     { method: 'GET', path: '/api/storage' },
+    { method: 'GET', path: '/api/houses/due?until=2030-01-01' },
+    { method: 'GET', path: '/api/houses/runs' },
+    { method: 'GET', path: `/api/houses/runs/${job.id}` },
+    { method: 'POST', path: '/api/houses/runs', body: aHousesQuestion },
     {
       method: 'POST',
       path: '/api/tables',

@@ -16,7 +16,9 @@ import { peopleRoutes } from '../people/people-routes.js';
 import type { PeopleStore } from '../people/people-store.js';
 import type { Sessions } from '../people/sessions.js';
 import { ClientLinkStore } from '../papers/client-link-store.js';
-import type { PaperQueue } from '../papers/paper-queue.js';
+import { HousesStore } from '../houses/houses-store.js';
+import { housesRoutes } from '../houses/houses-routes.js';
+import type { WorkQueue } from '../queue/work-queue.js';
 import { PaperStore } from '../papers/paper-store.js';
 import { PhotoStore } from '../photos/photo-store.js';
 import { ReadingStore } from '../readings/reading-store.js';
@@ -40,8 +42,8 @@ interface Parts {
   readonly events: Events;
   /** The server is told to stop. */
   readonly stopping: AbortSignal;
-  /** Takes orders of papers. */
-  readonly queue: Pick<PaperQueue, 'add' | 'warm'>;
+  /** Takes heavy work. */
+  readonly queue: Pick<WorkQueue, 'add' | 'warm'>;
   /** null = links are shown to whoever makes them. */
   readonly post: Post | null;
   /** Backups are made by themselves here. */
@@ -83,8 +85,8 @@ export function workspaceRoutes({
       photos: new PhotoStore(source, workspaceId),
       papers: new PaperStore(source, workspaceId),
       links: new ClientLinkStore(source, workspaceId),
-      order: (orderId) => queue.add({ orderId, workspaceId }),
-      looksAtPapers: () => queue.warm(),
+      order: (orderId) => queue.add('papers', [{ orderId, workspaceId }]),
+      looksAtPapers: () => queue.warm('papers'),
       rooms: new JobRooms({
         workspaceId,
         presences: new Presences(source, workspaceId, events.serverId),
@@ -106,6 +108,10 @@ export function workspaceRoutes({
     response.json(await store.storage());
   });
   router.use('/training-runs', trainingRoutes(new TrainingStore(source, workspaceId)));
+  router.use(
+    '/houses',
+    housesRoutes(new HousesStore(source, workspaceId), (tasks) => queue.add('houses', tasks)),
+  );
   router.use('/log', logRoutes(source, workspaceId));
   router.use('/backups', backupRoutes(source, backups));
   router.use('/people', peopleRoutes({ source, workspaceId, people, sessions, post }));

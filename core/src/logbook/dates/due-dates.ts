@@ -1,10 +1,13 @@
 import { groupBy } from '../../base/index.js';
 import type { Logbook, PunchItem } from '../../house/index.js';
 
+export const dueKinds = ['date', 'warranty', 'left-to-do'] as const;
+export type DueKind = (typeof dueKinds)[number];
+
 /** Something of a house that is due on a day. */
 export interface DueDate {
   readonly id: string;
-  readonly kind: 'date' | 'warranty' | 'left-to-do';
+  readonly kind: DueKind;
   /** What it is, in words. */
   readonly text: string;
   /** "2026-02-28". */
