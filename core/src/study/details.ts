@@ -42,6 +42,7 @@ export { shareOfMinute } from './outage/share-of-minute.js';
 export { weatherUse } from './outage/day-factors.js';
 export { wholeHouse } from './outage/whole-house.js';
 export { outageWeather } from './outage/outage-weather.js';
+export { yearOfWindow } from './outage/year-of-window.js';
 export { frequencyShiftHz, playOutage } from './outage/play-outage.js';
 export { reservePoint, type ReservePoint, reserveShares } from './daily/reserve-curve.js';
 export { decidingHours } from './outage/deciding-hours.js';

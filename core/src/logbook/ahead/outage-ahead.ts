@@ -2,7 +2,7 @@ import type { Plan } from '../../design/index.js';
 import type { Catalogue, StackPart } from '../../equipment/index.js';
 import type { WeatherYear } from '../../nature/index.js';
 import { type Cause, seedsOf } from '../../study/index.js';
-import { type OutageRun, outageWeather, playOutage, studyYear } from '../../study/details.js';
+import { type OutageRun, outageWeather, playOutage, studyYear, yearOfWindow } from '../../study/details.js';
 import { inServiceSince, yearsBetween } from '../ageing/age-at.js';
 import { minuteOfYear } from '../replay/minute-of-year.js';
 import type { OutageAsked } from './houses-question.schema.js';
@@ -16,6 +16,9 @@ export interface HouseAsked {
   /** The year of weather read from a file; null = synthetic ones. */
   readonly weather: WeatherYear | null;
 }
+
+/** After an outage the grid is watched no longer than this, min. */
+const mostReturnMin = 24 * 60;
 
 /** No design is reckoned with older batteries, years. */
 const oldestYears = 25;
@@ -59,7 +62,8 @@ export function outageAhead(
     const usual = outageWeather(aged, weather, seed);
     const fromMinute = minuteOfYear(from, usual.zoneH);
     const met = weatherAhead(usual, fromMinute, days);
-    const year = studyYear({ plan: aged, islandId, parts, weather: met }, catalogue, seed);
+    const known = yearOfWindow(met, seed, fromMinute, minutes + mostReturnMin);
+    const year = studyYear({ plan: aged, islandId, parts, weather: met }, catalogue, seed, known);
     if (!year) return null;
     ({ usableWh } = year.hardware);
     startWh = startCharge === null ? year.hardware.startWh : startCharge * usableWh;

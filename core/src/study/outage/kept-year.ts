@@ -35,6 +35,9 @@ interface KeptDemand {
   readonly loads: Map<string, TracedLoad>;
 }
 
+/** What is known of a year of weather before its outages are prepared. */
+export type YearSource = Pick<KeptYear, 'weather' | 'factors' | 'cyclesOf' | 'sun'>;
+
 /**
  * One year of weather and switching, and everything that was worked out for it: so that the answer to the next question costs
  * only what has changed since the last one.

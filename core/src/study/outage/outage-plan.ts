@@ -18,7 +18,7 @@ import type { DemandSum } from './demand-sum.js';
 import { demandTrace, type DemandTrace, withManaged } from './demand-trace.js';
 import { axesBeside } from './axes-beside.js';
 import { overloadAxes, type OverloadAxis } from '../output/overload-axes.js';
-import type { KeptYear } from './kept-year.js';
+import type { YearSource } from './kept-year.js';
 import { overloadMinutes } from './overload-minutes.js';
 import { PickupMarks } from './pickup-marks.js';
 import { hourlyArrayW, sunTrace, type SunTrace } from './sun-trace.js';
@@ -164,7 +164,7 @@ export function outageYear(
   context: DemandContext,
   stack: Stack,
   weather: WeatherYear,
-  kept?: KeptYear,
+  kept?: YearSource,
 ): OutageYear {
   const { plan, settings } = context;
   const { outage, supply } = plan;

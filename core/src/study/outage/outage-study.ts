@@ -2,7 +2,7 @@ import type { WeatherYear } from '../../nature/index.js';
 import { type Catalogue, type StackPart } from '../../equipment/index.js';
 import { islandPlan, islandOf, type Plan, stackIn } from '../../design/index.js';
 import { demandContextOf } from '../margins/demand-context-of.js';
-import type { KeptYear } from './kept-year.js';
+import type { YearSource } from './kept-year.js';
 import { minutesOfDay } from './minutes.js';
 import { outageYear, type OutageYear } from './outage-plan.js';
 import { outageWeather } from './outage-weather.js';
@@ -31,7 +31,7 @@ export function studyYear(
   { plan: whole, islandId, parts, weather }: OutageStudy,
   catalogue: Catalogue,
   seed = whole.outage.seed,
-  kept?: KeptYear,
+  kept?: YearSource,
 ): OutageYear | null {
   const island = islandOf(whole, islandId);
   if (!island) return null;
