@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { courseStateNames } from '../house/index.js';
+import { causes } from '../study/index.js';
 import { dueKinds, housesQuestionSchema } from '../logbook/index.js';
 
 const hours = z.number().min(0);
@@ -14,7 +15,7 @@ const islandAnswerSchema = z.strictObject({
   meanH: hours,
   leastH: hours,
   /** Why it goes dark first, where it does. */
-  cause: z.string(),
+  cause: z.enum(causes),
   lowestCharge: share,
   startCharge: share,
   usableWh: z.number(),

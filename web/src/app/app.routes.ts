@@ -34,6 +34,11 @@ export const routes: Routes = [
         loadComponent: () => import('./jobs/jobs-page').then((m) => m.JobsPage),
       },
       {
+        path: 'houses',
+        title: 'All houses · Levamen',
+        loadComponent: () => import('./houses/houses-page').then((m) => m.HousesPage),
+      },
+      {
         path: 'equipment',
         title: 'Equipment · Levamen',
         loadComponent: () => import('./equipment/equipment-page').then((m) => m.EquipmentPage),

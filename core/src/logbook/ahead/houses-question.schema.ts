@@ -11,12 +11,12 @@ export const dayAheadSchema = z.strictObject({
   outdoorC: field(amountSchema(-60, 60, '°C').nullable(), {
     label: 'Mean outdoor temperature',
     unit: '°C',
-    hint: 'of the whole day; empty: as in other years',
+    hint: 'of the whole day; empty: as usual',
   }),
   sky: field(z.enum(['clear', 'mixed', 'dull'], { error: 'Choose clear, mixed or dull' }).nullable(), {
     label: 'Sky',
     choices: [
-      [null, 'as in other years'],
+      [null, 'as usual'],
       ['clear', 'clear'],
       ['mixed', 'mixed'],
       ['dull', 'dull'],

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { Role } from '@levamen/core/api';
 import { Button } from 'primeng/button';
+import { SignedIn } from '../people/session';
 import { WhoIsIn } from '../people/who-is-in';
 import { Appearance } from '../data/appearance';
 
@@ -12,10 +14,13 @@ interface Place {
   readonly from?: string;
   /** There its way is further down, for the same reason. */
   readonly notFrom?: string;
+  /** Who may see it; everybody where nothing is said. */
+  readonly least?: Role;
 }
 
 const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
+  { path: '/houses', name: 'All houses', least: 'designer' },
   { path: '/equipment', name: 'Equipment' },
   { path: '/people', name: 'People', notFrom: '/jobs' },
   { path: '/company', name: 'Company sheet', notFrom: '/jobs' },
@@ -74,10 +79,14 @@ export class PlaceHeader {
   /** The path of the place itself. */
   readonly here = input.required<string>();
   protected readonly appearance = inject(Appearance);
+  private readonly signed = inject(SignedIn);
   protected readonly others = computed(() =>
     places.filter(
-      ({ path, from = '', notFrom }) =>
-        path !== this.here() && this.here() !== notFrom && this.here().startsWith(from),
+      ({ path, from = '', notFrom, least = 'viewer' }) =>
+        path !== this.here() &&
+        this.here() !== notFrom &&
+        this.here().startsWith(from) &&
+        this.signed.may(least),
     ),
   );
 }

@@ -20,7 +20,7 @@ import { FormField } from '../../ui/form-field';
 import { moneyText } from '../../ui/money-text';
 import { reachedText, shareText } from '../../ui/outlook-texts';
 import { NothingYet } from '../nothing-yet';
-import { causeWords } from '../outage/outage-words';
+import { causeWords } from '@levamen/core/study';
 import { frontOfPoints, hoursOf, valueOf } from './front-of-points';
 import { OptionSearch } from './option-search';
 import type { Objective, OptionPoint } from './search-state';

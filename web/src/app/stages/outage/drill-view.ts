@@ -22,7 +22,8 @@ import { EvaluationService } from '../../data/evaluation';
 import { partNames } from '../../power/part-names';
 import type { Choice } from '../../ui/choice-field';
 import { clockText, lengthText, momentText } from './moment-text';
-import { causeWords, tierWords } from './outage-words';
+import { tierWords } from './outage-words';
+import { causeWords } from '@levamen/core/study';
 import { OutageState } from './outage-state';
 
 const tickMs = 100;

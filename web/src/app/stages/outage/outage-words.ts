@@ -1,19 +1,6 @@
 import type { Tier } from '@levamen/core/house';
-import type { Cause } from '@levamen/core/study';
+import { type Cause, causeWords } from '@levamen/core/study';
 import type { OutageEvent, OutageEventKind, TierResult } from '@levamen/core/study/details';
-
-export const causeWords: Readonly<Record<Cause, string>> = {
-  none: 'gets through',
-  empty: 'battery empty',
-  overload: 'overload of the whole',
-  'overload-l1': 'overload on L1',
-  'overload-l2': 'overload on L2',
-  'overload-l3': 'overload on L3',
-  'overload-battery': 'overload of the battery',
-  cold: 'battery too cold or too hot',
-  starting: 'a motor start',
-  fuel: 'out of fuel',
-};
 
 const eventWords: Readonly<Record<OutageEventKind, string>> = {
   transfer: 'The grid goes, the house is transferred',

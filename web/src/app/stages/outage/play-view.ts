@@ -17,7 +17,8 @@ import { chartInk } from '../../ui/chart-ink';
 import { cutRun, windowAround } from './cut-run';
 import { dayPicture, stepOf } from './day-picture';
 import { clockText, dateOfDay, dayOfDate, lengthText, momentText } from './moment-text';
-import { causeWords, eventText, failureWords, tierWords } from './outage-words';
+import { eventText, failureWords, tierWords } from './outage-words';
+import { causeWords } from '@levamen/core/study';
 import { OutageState, type Which } from './outage-state';
 
 const lengths = [12, 24, 48, 72, 96, 168];

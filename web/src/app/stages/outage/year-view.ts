@@ -15,7 +15,7 @@ import type { Choice } from '../../ui/choice-field';
 import { shareText } from '../../ui/outlook-texts';
 import { monthNames } from '../../ui/month-names';
 import { momentText } from './moment-text';
-import { causeWords } from './outage-words';
+import { causeWords } from '@levamen/core/study';
 import { OutageState } from './outage-state';
 
 type Measure = 'shortestH' | 'nineOfTenH' | 'medianH';
