@@ -4,7 +4,7 @@ PROOF_HOME="$STATE/prove"
 
 core_proofs() { npx --no-install vitest run --project core core/src/job core/src/commissioning/staged; }
 
-server_proofs() { server_vitest server/src/fuzz server/src/jobs server/src/commands server/src/main server/src/store; }
+server_proofs() { server_vitest server/src/fuzz server/src/jobs server/src/commands server/src/servers server/src/main server/src/store; }
 
 beside_server() {
   ensure_database levamen_proofs
@@ -20,6 +20,7 @@ remove_proof_cluster() { remove_cluster "$PROOF_HOME/pg"; }
 
 prove() {
   require_chromium
+  require_nginx
   on_exit remove_proof_cluster
   remove_proof_cluster
   rm -rf "$PROOF_HOME"

@@ -48,7 +48,7 @@ page_tests() { (cd web && npx --no-install ng test --reporters=json --reporters=
 # server_vitest ARGUMENTS...: the server's tests on the cluster that runs.
 server_vitest() {
   LEVAMEN_TEST_DATABASE_URL=$(database_url levamen postgres) LEVAMEN_TEST_OWNER_URL=$(database_url levamen_owner postgres) \
-    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_STATE=$STATE LEVAMEN_PAPERS_NICE=0 \
+    LEVAMEN_TEST_APP_URL=$(database_url levamen_app postgres) LEVAMEN_NGINX=${NGINX:-} LEVAMEN_STATE=$STATE LEVAMEN_PAPERS_NICE=0 \
     npx --no-install vitest run --project server "$@"
 }
 
@@ -142,6 +142,7 @@ run_tests() {
   flock -n 8 || fail "The tests run already, in this state folder ($STATE)." "Wait until they are through, or set LEVAMEN_STATE to another folder."
   prepare_node
   require_chromium
+  require_nginx
   on_exit remove_test_cluster
   remove_test_cluster
   rm -rf "$TEST_HOME"

@@ -49,7 +49,7 @@ describe('answers of houses', () => {
       least: '9.5 h at least',
       why: 'overload on L1',
       lowestCharge: '0 %',
-      wanted: '15.0 kWh',
+      wanted: '15 kWh',
       sun: '900 Wh',
     });
     expect(rows[4]).toMatchObject({ lit: 'to the end', least: '', why: '' });
