@@ -95,6 +95,8 @@ export function makeApp({
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Answers of the API are kept by nobody; files have tags of their own.
+  app.disable('etag');
   const metrics = makeMetrics({ source, ground });
   app.use(metrics.measured);
   app.use(

@@ -8,6 +8,9 @@ export const columnsVersion = 2;
 /** What is due later than these is seen once they are done. */
 const mostDues = 40;
 
+/** As a text is looked for: whether its letters are large or small makes no difference. */
+export const soughtText = (text: string): string => text.toLowerCase();
+
 /** What the list of jobs shows of a document. */
 export function columnsOf({
   name,
@@ -18,13 +21,14 @@ export function columnsOf({
   commissioning,
 }: Job): Pick<
   JobRow,
-  'name' | 'place' | 'loadCount' | 'dueOn' | 'dueText' | 'dues' | 'state' | 'columnsVersion'
+  'name' | 'place' | 'sought' | 'loadCount' | 'dueOn' | 'dueText' | 'dues' | 'state' | 'columnsVersion'
 > {
   const dues = dueDates(logbook, commissioning.punch);
   const [due] = dues;
   return {
     name,
     place: site.place,
+    sought: soughtText(`${name}\n${site.place}`),
     loadCount: loads.length,
     dueOn: due?.on ?? null,
     dueText: due?.text ?? '',

@@ -115,6 +115,7 @@ export function jobRoutes({
   const answerWith = async (response: Response, stored: StoredRevision): Promise<void> => {
     const read = readJob(stored.document);
     if (read.ok) {
+      store.rememberValid(stored, read.job);
       response.json(savedJob(stored, read.job));
       return;
     }
@@ -164,7 +165,9 @@ export function jobRoutes({
   });
 
   router.get('/:id', async (request, response) => {
-    await answerWith(response, present(await store.read(jobId(request))));
+    const text = await store.readText(jobId(request));
+    if (text === null) await answerWith(response, present(await store.read(jobId(request))));
+    else response.type('application/json').send(text);
   });
 
   router.put('/:id', async (request, response) => {

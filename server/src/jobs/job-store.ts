@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import AsyncLock from 'async-lock';
+import { LRUCache } from 'lru-cache';
+import { sameValue } from '@levamen/core/base';
 import { type Job, jobVersion } from '@levamen/core/job';
 import {
   type Changes,
@@ -17,7 +19,7 @@ import { HttpProblem } from '../http/problem.js';
 import { DeedLog, type Deed } from '../log/deed-log.js';
 import { sharePhotos } from '../photos/photo-store.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
-import { columnsOf } from './job-columns.js';
+import { columnsOf, soughtText } from './job-columns.js';
 import { changesBetween, keepAs, RevisionDocuments } from './revision-document.js';
 
 /** A revision as the database has it: the document may be of an older version, or not be valid any more. */
@@ -64,10 +66,14 @@ const sortColumn = {
 } as const;
 /** Saves of one job wait for each other here, without a connection; more than these are told to come later. */
 const maxWaitingSaves = 1000;
+/** Revisions that were found valid; one never changes. */
+const rememberedRevisions = 20_000;
 
 /** Keeps the jobs of one workspace. Every change of a job is one statement or transaction that appends a revision. */
 export class JobStore {
   private readonly documents = new RevisionDocuments();
+  /** As they are kept, they are as they are read: `job revision`. */
+  private readonly valid = new LRUCache<string, true>({ max: rememberedRevisions });
   private readonly turn = new AsyncLock({ maxPending: maxWaitingSaves });
   private readonly log: DeedLog;
 
@@ -87,22 +93,34 @@ export class JobStore {
     { search, sort, order, page, bin, state }: JobQuery,
     givenTo: string | null = null,
   ): Promise<JobPage> {
-    const where = `workspace_id = $1 AND deleted_at IS ${bin ? 'NOT NULL' : 'NULL'} AND ($2 = '' OR name ILIKE $3 OR place ILIKE $3)
-      AND ($4::uuid IS NULL OR EXISTS (SELECT FROM job_assignment a WHERE a.job_id = job.id AND a.account_id = $4))`;
+    // Only what is asked for stands in the statement: planning the rest takes longer than finding a page.
+    const values: unknown[] = [this.workspaceId];
+    const value = (one: unknown): string => `$${values.push(one)}`;
+    const conditions = ['workspace_id = $1', `deleted_at IS ${bin ? 'NOT NULL' : 'NULL'}`];
+    if (search !== '') {
+      conditions.push(`sought LIKE ${value(`%${soughtText(search).replace(/[\\%_]/g, '\\$&')}%`)}`);
+    }
+    if (givenTo !== null)
+      conditions.push(
+        `EXISTS (SELECT FROM job_assignment a WHERE a.job_id = job.id AND a.account_id = ${value(givenTo)})`,
+      );
+    const counted = { where: conditions.join(' AND '), values: [...values] };
     const wanted = state === '' ? null : state === 'none' ? '' : state;
-    const inState = '($5::text IS NULL OR state = $5)';
-    const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
+    if (wanted !== null) conditions.push(`state = ${value(wanted)}`);
     const direction = order === 'up' ? 'ASC' : 'DESC';
+    // Where every row has a value, the order is that of its index.
+    const nulls = sort === 'due' ? 'NULLS LAST' : '';
     const [rows, counts] = await Promise.all([
       this.source.query<SummaryRow[]>(
         `SELECT id, name, place, load_count, due_on::text, due_text, state, head_revision, updated_at, deleted_at FROM job
-         WHERE ${where} AND ${inState}
-         ORDER BY ${sortColumn[sort]} ${direction} NULLS LAST, id ${direction} LIMIT $6 OFFSET $7`,
-        [this.workspaceId, search, like, givenTo, wanted, jobsPerPage, (page - 1) * jobsPerPage],
+         WHERE ${conditions.join(' AND ')}
+         ORDER BY ${sortColumn[sort]} ${direction} ${nulls}, id ${direction}
+         LIMIT ${value(jobsPerPage)} OFFSET ${value((page - 1) * jobsPerPage)}`,
+        values,
       ),
       this.source.query<{ state: string; total: string }[]>(
-        `SELECT state, count(*) AS total FROM job WHERE ${where} GROUP BY state`,
-        [this.workspaceId, search, like, givenTo],
+        `SELECT state, count(*) AS total FROM job WHERE ${counted.where} GROUP BY state`,
+        counted.values,
       ),
     ]);
     return {
@@ -127,14 +145,36 @@ export class JobStore {
 
   /** The job as last saved, or null where there is none (or it is deleted). */
   async read(id: string): Promise<StoredRevision | null> {
-    const job = await this.source.manager.findOneBy(JobEntity, this.present(id));
-    return job && this.stored(this.source.manager, job, job.headRevision);
+    return this.head(id, 'AND j.deleted_at IS NULL');
+  }
+
+  /**
+   * The job as last saved, as the text of an answer, where it was read before and is as it was then: opening a job is the most usual thing, and
+   * neither checks it again nor takes it apart. null where it has to be read.
+   */
+  async readText(id: string): Promise<string | null> {
+    const [row] = await this.source.query<
+      { revision: number; saved_at: Date; actor: string; device: string; document: string | null }[]
+    >(
+      `SELECT r.revision, r.saved_at, r.actor, r.device, r.document::text AS document
+         FROM job j JOIN job_revision r ON r.job_id = j.id AND r.revision = j.head_revision
+        WHERE j.id = $1 AND j.workspace_id = $2 AND j.deleted_at IS NULL`,
+      [id, this.workspaceId],
+    );
+    if (!row || row.document === null || !this.valid.has(`${id} ${row.revision}`)) return null;
+    const { document, saved_at, ...rest } = row;
+    const facts = JSON.stringify({ id, updatedAt: saved_at.toISOString(), ...rest });
+    return `${facts.slice(0, -1)},"document":${document}}`;
+  }
+
+  /** A revision was read, and is kept as it was read. */
+  rememberValid({ id, revision, document }: StoredRevision, job: Job): void {
+    if (sameValue(document, job)) this.valid.set(`${id} ${revision}`, true);
   }
 
   /** The job as last saved, one that lies in the bin, too. */
   async readAny(id: string): Promise<StoredRevision | null> {
-    const job = await this.source.manager.findOneBy(JobEntity, { id, workspaceId: this.workspaceId });
-    return job && this.stored(this.source.manager, job, job.headRevision);
+    return this.head(id, '');
   }
 
   /** A revision in the present form, to compare with; null where there is none, or it cannot be read. */
@@ -359,12 +399,13 @@ export class JobStore {
     const revision = baseRevision + 1;
     const kept = keepAs(before, document, revision);
     const changes: Changes = changesBetween(before, document);
-    const { name, place, loadCount, dueOn, dueText, dues, state, columnsVersion } = columnsOf(document);
+    const { name, place, sought, loadCount, dueOn, dueText, dues, state, columnsVersion } =
+      columnsOf(document);
     const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
     const [row] = await this.source.query<{ saved_at: Date }[]>(
       `WITH head AS (
          UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, state = $17,
-           columns_version = $18, dues = $19::jsonb, updated_at = clock_timestamp()
+           columns_version = $18, dues = $19::jsonb, sought = $20, updated_at = clock_timestamp()
          WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
          RETURNING id, updated_at)
        INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
@@ -390,11 +431,35 @@ export class JobStore {
         state,
         columnsVersion,
         JSON.stringify(dues),
+        sought,
       ],
     );
     if (!row) return null;
     this.documents.remember(id, revision, document);
     return { revision, updatedAt: row.saved_at.toISOString() };
+  }
+
+  /** The newest revision, in one statement where its document is known or kept whole. */
+  private async head(id: string, which: string): Promise<StoredRevision | null> {
+    const [row] = await this.source.query<
+      {
+        name: string;
+        revision: number;
+        saved_at: Date;
+        actor: string;
+        device: string;
+        document: Job | null;
+      }[]
+    >(
+      `SELECT j.name, r.revision, r.saved_at, r.actor, r.device, r.document
+         FROM job j JOIN job_revision r ON r.job_id = j.id AND r.revision = j.head_revision
+        WHERE j.id = $1 AND j.workspace_id = $2 ${which}`,
+      [id, this.workspaceId],
+    );
+    if (!row) return null;
+    const { name, revision, saved_at: savedAt, actor, device } = row;
+    const document = row.document ?? (await this.documents.read(this.source.manager, id, revision));
+    return document && { id, name, revision, updatedAt: savedAt.toISOString(), actor, device, document };
   }
 
   private async stored(

@@ -86,7 +86,7 @@ function filled(path: string): readonly { readonly address: string; readonly isT
       ].filter(({ address }, index, every) => every.findIndex((one) => one.address === address) === index);
 }
 /** Addresses somebody reaches before he has signed in. */
-const open = /^\/api\/(health|session|given)/;
+const open = /^\/api\/(health|ready|session|given)/;
 
 describe('every address of the API', () => {
   it('is in the description, those of people too', () => {

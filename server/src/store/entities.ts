@@ -58,6 +58,8 @@ export interface JobRow {
   workspaceId: string;
   name: string;
   place: string;
+  /** Name and place, as they are searched. */
+  sought: string;
   loadCount: number;
   /** What of it is due next, and when; null = nothing is. */
   dueOn: string | null;
@@ -114,6 +116,7 @@ export const JobEntity = new EntitySchema<JobRow>({
     workspaceId: workspaceColumn('job_workspace_fkey'),
     name: { type: 'text' },
     place: { type: 'text', default: '' },
+    sought: { type: 'text', default: '' },
     loadCount: { type: 'integer', name: 'load_count', default: 0 },
     dueOn: { type: 'date', name: 'due_on', nullable: true },
     dueText: { type: 'text', name: 'due_text', default: '' },
@@ -128,9 +131,10 @@ export const JobEntity = new EntitySchema<JobRow>({
   indices: [
     { name: 'job_changed_index', columns: ['workspaceId', 'updatedAt', 'id'] },
     { name: 'job_due_index', columns: ['workspaceId', 'dueOn'] },
-    { name: 'job_state_index', columns: ['workspaceId', 'state'] },
+    { name: 'job_state_index', columns: ['workspaceId', 'state'], where: 'deleted_at IS NULL' },
     // On an expression, which entities cannot say.
     { name: 'job_name_index', synchronize: false },
+    { name: 'job_place_index', synchronize: false },
   ],
 });
 

@@ -7,7 +7,14 @@ export class Houses1860000000000 implements MigrationInterface {
   readonly name = 'Houses1860000000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query("ALTER TABLE job ADD COLUMN dues jsonb NOT NULL DEFAULT '[]'");
+    await runner.query(
+      "ALTER TABLE job ADD COLUMN dues jsonb NOT NULL DEFAULT '[]', ADD COLUMN sought text NOT NULL DEFAULT ''",
+    );
+    await runner.query("UPDATE job SET sought = lower(name || E'\\n' || place)");
+    await runner.query('CREATE INDEX job_place_index ON job (workspace_id, lower(place), id)');
+    // What the list of jobs counts, and nothing else of a job.
+    await runner.query('DROP INDEX job_state_index');
+    await runner.query('CREATE INDEX job_state_index ON job (workspace_id, state) WHERE deleted_at IS NULL');
     await runner.query(`CREATE TABLE houses_run (
       id uuid NOT NULL DEFAULT gen_random_uuid(),
       workspace_id uuid NOT NULL,
@@ -51,6 +58,9 @@ export class Houses1860000000000 implements MigrationInterface {
     await runner.query('DROP FUNCTION take_up_houses(integer)');
     await runner.query('DROP TABLE houses_answer');
     await runner.query('DROP TABLE houses_run');
-    await runner.query('ALTER TABLE job DROP COLUMN dues');
+    await runner.query('DROP INDEX job_place_index');
+    await runner.query('DROP INDEX job_state_index');
+    await runner.query('CREATE INDEX job_state_index ON job (workspace_id, state)');
+    await runner.query('ALTER TABLE job DROP COLUMN dues, DROP COLUMN sought');
   }
 }
