@@ -3,6 +3,16 @@ import { defineConfig } from '@playwright/test';
 /** Where reports go; scripts/test.sh names it. */
 const home = process.env['LEVAMEN_E2E_HOME'] ?? '../.levamen/test';
 
+const chromiumArgs = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
 /** The program under test is started by scripts/test.sh, on a database of its own. */
 export default defineConfig({
   testDir: '.',
@@ -18,6 +28,7 @@ export default defineConfig({
         'equipment.test.ts',
         'company-rules.test.ts',
         'people.test.ts',
+        'whole-program.test.ts',
       ],
     },
     // On a server that has accounts, and a database in which nobody has one yet.
@@ -25,6 +36,18 @@ export default defineConfig({
     // What a company enters is offered to every job that begins after it.
     // One long way through the whole of it.
     { name: 'company', testMatch: ['equipment.test.ts', 'company-rules.test.ts'], timeout: 300_000 },
+    // On two servers behind a proxy with TLS, under a name of its own; `./levamen prove` starts them.
+    {
+      name: 'whole',
+      testMatch: 'whole-program.test.ts',
+      use: {
+        ignoreHTTPSErrors: true,
+        launchOptions: {
+          executablePath: '/usr/bin/chromium',
+          args: [...chromiumArgs, '--host-resolver-rules=MAP levamen.test 127.0.0.1'],
+        },
+      },
+    },
     // Kills the server, so nothing may run beside it.
     { name: 'alone', testMatch: 'saving.test.ts', dependencies: ['company'] },
     {
@@ -48,15 +71,7 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: chromiumArgs,
     },
   },
 });

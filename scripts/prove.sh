@@ -13,6 +13,43 @@ beside_server() {
 
 # LEVAMEN_COMPARE_URL: a running server of an earlier program, to measure beside this one.
 load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_COMPARE_URL:-}" "$LEVAMEN_PROOFS/load.json"; }
+# A company at work, for so many minutes.
+steady_proof() { node scripts/steady-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_LOAD_MINUTES:-5}" "$LEVAMEN_PROOFS/steady-load.json"; }
+
+# whole_proof: the whole program in a browser, as a company runs it: two servers, TLS and a proxy in front, with what docs/company/nginx.conf says.
+whole_proof() {
+  local home="$PROOF_HOME/whole" port tls result=0
+  mkdir -p "$home/state" "$home/proxy/temporary" "$home/proxy/logs"
+  cp -r "$STATE/stamps" "$home/state/"
+  port=$(free_port)
+  tls=$(free_port)
+  local as=(env -u LEVAMEN_DATABASE_URL -u LEVAMEN_MIGRATION_URL -u LEVAMEN_DEMO -u LEVAMEN_WEB_ROOT "LEVAMEN_STATE=$home/state" "LEVAMEN_PORT=$port"
+    LEVAMEN_OPEN=0 LEVAMEN_SERVERS=2 LEVAMEN_HOSTS=levamen.test LEVAMEN_PROXY=loopback LEVAMEN_BACKUPS=off LEVAMEN_REQUESTS_PER_MINUTE=1000000)
+  "${as[@]}" "$ROOT/levamen" certificate levamen.test >/dev/null || return 1
+  "${as[@]}" "$ROOT/levamen" start &
+  proxy_conf "$home" "$port" "$tls" >"$home/proxy/nginx.conf"
+  until answers "http://127.0.0.1:$port" && answers "http://127.0.0.1:$((port + 1))"; do sleep 0.5; done
+  "$NGINX" -p "$home/proxy" -c "$home/proxy/nginx.conf" -e "$home/proxy/logs/error.log" &
+  local proxy=$!
+  LEVAMEN_E2E_URL="https://levamen.test:$tls" LEVAMEN_E2E_RUN="$home/state/run" LEVAMEN_E2E_HOME="$home" \
+    npx --no-install playwright test -c e2e/playwright.config.ts --project whole --no-deps --workers=1 || result=1
+  kill "$proxy" 2>/dev/null || true
+  "${as[@]}" "$ROOT/levamen" stop
+  return $result
+}
+
+# proxy_conf HOME PORT TLS_PORT: what the documentation says, under ports, files and a name of this machine; the door without TLS is left out.
+proxy_conf() {
+  [ "$(id -u)" != 0 ] || echo 'user root root;'
+  echo 'daemon off; worker_processes 1; pid nginx.pid; events {} http { access_log off;'
+  for each in client_body proxy fastcgi uwsgi scgi; do echo "${each}_temp_path temporary/$each;"; done
+  awk '/^server \{/ { count += 1 } count < 2' docs/company/nginx.conf |
+    sed -e '/\[::\]/d' -e "s/listen 443 ssl/listen 127.0.0.1:$3 ssl/" -e "s/127.0.0.1:4780/127.0.0.1:$2/" -e "s/127.0.0.1:4781/127.0.0.1:$(($2 + 1))/" \
+      -e 's/levamen\.example\.org/levamen.test/' -e "s#/etc/ssl/levamen/fullchain.pem#$1/state/tls/server.crt#" -e "s#/etc/ssl/levamen/privkey.pem#$1/state/tls/server.key#" \
+      -e 's/\$host;/$http_host;/'
+  echo '}'
+}
+
 # One after the other: one of them kills the server they use.
 browser_proof() { npx --no-install playwright test -c e2e/playwright.config.ts --project long --no-deps --workers=1; }
 
@@ -34,7 +71,9 @@ prove() {
   step "Properties of merging and reading, faults and measured batteries" core_proofs
   step "Mutated requests, revisions, commands, killed servers" server_proofs
   step "Saves under load" beside_server load_proof
+  step "A company at work" beside_server steady_proof
   step "Nothing typed is lost" beside_server browser_proof
+  step "The whole program on two servers" whole_proof
   node scripts/write-proofs.mjs "$LEVAMEN_PROOFS"
   [ ${#FAILED_STEPS[@]} -eq 0 ] || fail "These proofs failed: ${FAILED_STEPS[*]}" "Read what they say above."
 }

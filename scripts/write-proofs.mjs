@@ -35,6 +35,18 @@ const titles = {
     'Saves under load',
     'Every page saves one field after the other, each as soon as the one before is answered (`scripts/prove-load.mjs`). Wanted: 200 a second, 95 % under 100 ms.',
   ],
+  servers: [
+    'Two servers behind a proxy',
+    'Saves go through nginx to two servers on one database, while each server and the database are killed with SIGKILL. Everything that was acknowledged stands in the revision it was acknowledged as, and nobody is signed out (`server/src/servers.spec.ts`).',
+  ],
+  'whole-program': [
+    'The whole program',
+    'Five jobs from nothing and both of the demo, from the brief through every stage to signatures, issued papers and a logbook, in a browser on two servers behind nginx with TLS, as `docs/company/nginx.conf` says; each process is killed once on the way. Everything that was entered is there, every paper is the same byte for byte, nobody is signed out (`e2e/whole-program.test.ts`).',
+  ],
+  'steady-load': [
+    'A company at work',
+    '200 requests a second, reads and saves mixed, over 10,000 jobs; sent when their time has come, whether those before are answered or not, and counted from then on (`scripts/steady-load.mjs`). Wanted: 95 % under 50 ms on two cores, memory flat over 30 minutes.',
+  ],
   'two-starts': [
     'Starts at once',
     'Two `./levamen start` at the same moment: one runs, the other says so (`server/src/commands.spec.ts`).',

@@ -156,9 +156,9 @@ describe('the list of jobs', () => {
     const store = storeOf();
     const jobs = times(1000, 10_000);
     await database.source.query(
-      `INSERT INTO job (workspace_id, name, place, load_count, head_revision, updated_at)
-       SELECT $1, 'Street ' || n, CASE WHEN n % 2 = 0 THEN 'Uphill' ELSE 'Downhill 100 %' END, n % 50, 1, now() - n * interval '1 minute'
-       FROM generate_series(1, $2::int) n`,
+      `INSERT INTO job (workspace_id, name, place, sought, load_count, head_revision, updated_at)
+       SELECT $1, 'Street ' || n, place, lower('Street ' || n || E'\\n' || place), n % 50, 1, now() - n * interval '1 minute'
+       FROM generate_series(1, $2::int) n, LATERAL (SELECT CASE WHEN n % 2 = 0 THEN 'Uphill' ELSE 'Downhill 100 %' END AS place) p`,
       [defaultWorkspaceId, jobs],
     );
     const query = (asked: object) => store.list(jobQuerySchema.parse(asked));
