@@ -200,7 +200,7 @@ start_cluster() {
     # Terse errors without statements and parameters: the log holds no job contents.
     if as_plain_user "$PG_BIN/pg_ctl" -D "$PG_HOME/data" -w -t 20 -l "$PG_HOME/postgres.log" -o "-p $PG_PORT \
       -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c log_error_verbosity=terse -c log_min_error_statement=panic \
-      -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 $*" start >"$PG_HOME/start.log" 2>&1; then return; fi
+      -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c wal_compression=on -c checkpoint_timeout=15min $*" start >"$PG_HOME/start.log" 2>&1; then return; fi
     if cluster_runs; then
       wait_for_recovery
       return

@@ -3,7 +3,7 @@ import { X509Certificate } from 'node:crypto';
 import { mkdir, readdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { newJob } from '@levamen/core/job';
+import { demoJobs, newJob } from '@levamen/core/job';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { Commands, ended, isAlive, until } from './testing/command.js';
@@ -312,6 +312,24 @@ describe('the running program', () => {
     execFileSync('chmod', ['755', levamen.state]);
     const first = levamen.launch(['start']);
     await until(() => levamen.healthy());
+    const { id } = (await levamen.api('jobs', { document: newJob('Before') })) as { id: string };
+    succeeds('dd', ['if=/dev/zero', `of=${join(levamen.state, 'filler')}`, 'bs=1M', 'count=200']);
+    // While it runs: what asks for room is refused in words, everything can still be read.
+    const save = async (): Promise<{ status: number; body: { detail?: string } }> => {
+      const document = demoJobs[0]!.job;
+      const answer = await fetch(`${levamen.url}/api/jobs`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ document }),
+      });
+      return { status: answer.status, body: (await answer.json()) as { detail?: string } };
+    };
+    let refused = await save();
+    for (let round = 0; refused.status === 201 && round < 2000; round += 1) refused = await save();
+    expect([refused.status, refused.body.detail]).toEqual([507, expect.stringContaining('is full')]);
+    expect(await levamen.api(`jobs/${id}`)).toMatchObject({ document: { name: 'Before' } });
+    execFileSync('rm', [join(levamen.state, 'filler')]);
+    await until(async () => (await save()).status === 201);
     first.kill('SIGINT');
     await ended(first);
     succeeds('dd', ['if=/dev/zero', `of=${join(levamen.state, 'filler')}`, 'bs=1M', 'count=200']);

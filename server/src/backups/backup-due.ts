@@ -19,8 +19,8 @@ export function backupDue(
   const planned = new Date(now);
   planned.setHours(hour, minute, 0, 0);
   if (planned > now) planned.setDate(planned.getDate() - 1);
-  if (lastGood !== null && lastGood >= planned) return false;
-  // A clock that was set back says nothing of when it was tried.
+  // A clock that was set back says nothing of when it was made, or tried.
+  if (lastGood !== null && lastGood >= planned && lastGood <= now) return false;
   const since = lastTry === null ? Infinity : now.getTime() - lastTry.getTime();
   return since < 0 || since >= againMs;
 }

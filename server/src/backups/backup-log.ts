@@ -31,8 +31,8 @@ export class BackupLog {
       ]);
       if (!rows[0]!.got) return null;
       const last = await client.query<{ good: Date | null; tried: Date | null }>(
-        `SELECT coalesce(max(at) FILTER (WHERE is_good), (SELECT min(created_at) FROM workspace)) AS good, max(at) AS tried
-           FROM backup_run`,
+        `SELECT coalesce((SELECT at FROM backup_run WHERE is_good ORDER BY id DESC LIMIT 1), (SELECT min(created_at) FROM workspace)) AS good,
+                (SELECT at FROM backup_run ORDER BY id DESC LIMIT 1) AS tried`,
       );
       return await work(last.rows[0]!, async ({ isGood, says, bytes, isSent }) => {
         await client.query('INSERT INTO backup_run (is_good, says, bytes, is_sent) VALUES ($1, $2, $3, $4)', [

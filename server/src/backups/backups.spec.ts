@@ -76,6 +76,14 @@ describe('a backup', () => {
     ['one has just failed', '2026-11-28T03:00', '2026-11-27T02:31', '2026-11-28T02:31', false],
     ['one failed an hour ago', '2026-11-28T03:31', '2026-11-27T02:31', '2026-11-28T02:31', true],
     ['the clock was set back', '2026-11-28T03:00', '2026-11-27T02:31', '2026-12-28T02:31', true],
+    [
+      'the clock was set back after a good one',
+      '2026-11-28T03:00',
+      '2027-11-28T02:31',
+      '2027-11-28T02:31',
+      true,
+    ],
+    ['one was made since', '2026-11-28T03:02', '2026-11-28T03:01', '2026-11-28T03:01', false],
   ] as const)('is due or not: %s', (_what, now, good, tried, due) => {
     expect(backupDue(local(now), at, good && local(good), tried && local(tried))).toBe(due);
   });
