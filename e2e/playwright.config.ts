@@ -42,6 +42,7 @@ export default defineConfig({
       testMatch: 'whole-program.test.ts',
       use: {
         ignoreHTTPSErrors: true,
+        actionTimeout: 30_000,
         launchOptions: {
           executablePath: '/usr/bin/chromium',
           args: [...chromiumArgs, '--host-resolver-rules=MAP levamen.test 127.0.0.1'],
