@@ -107,7 +107,8 @@ end_process() {
   local start
   start=$(process_start "$1") || return 0
   kill "$1" 2>/dev/null || return 0
-  for _ in $(seq 150); do
+  # A server that is to say for a while that it stops is given that while.
+  for _ in $(seq $((150 + ${LEVAMEN_DRAIN_S:-0} * 10))); do
     [ "$(process_start "$1" || true)" = "$start" ] || return 0
     sleep 0.1
   done

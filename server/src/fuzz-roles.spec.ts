@@ -96,6 +96,7 @@ const aboutPeople = (spareId: string, jobId: string): readonly Valid[] => [
   { method: 'PUT', path: `/api/jobs/${jobId}/people`, body: { accountIds: [spareId] } },
   { method: 'GET', path: `/api/jobs/${jobId}/people` },
   { method: 'GET', path: '/api/health' },
+  { method: 'GET', path: '/api/ready' },
   { method: 'GET', path: `/api/jobs/${jobId}` },
   { method: 'GET', path: `/api/jobs/${jobId}/readings` },
   { method: 'GET', path: `/api/jobs/${jobId}/readings/${nobodysId}` },
@@ -202,7 +203,7 @@ describe('mutated requests of every role', () => {
       const told = `${sender} ${request.method} ${request.path.slice(0, 200)} ${JSON.stringify(request.body)?.slice(0, 2000)} → ${status} ${text.slice(0, 500)}`;
       expect(status, told).toBeLessThan(500);
       expect(text, told).not.toContain(secret);
-      if (sender === 'nobody' && !/^\/api\/(health|session|given)/.test(request.path))
+      if (sender === 'nobody' && !/^\/api\/(health|ready|session|given)/.test(request.path))
         expect([400, 401, 404, 413, 415], told).toContain(status);
     }
     expect(await keptBy(test, other.workspaceId)).toEqual(before);

@@ -15,13 +15,15 @@ import { HousesStore, type HousesTask } from './houses-store.js';
 
 /** Whoever works on houses tells so with every answer; after so long without a word he has died, s. */
 const silentS = 20;
+/** However many processors a machine has: the rest is for those who edit, and for the database. */
+const mostAtOnce = 4;
 /** Five years of a house take a third of this. */
 const workerMemoryMB = 600;
 
 /** Asks houses, some at a time, on all processors. */
 export class HousesWork implements Work<HousesTask> {
   readonly name = 'houses';
-  readonly atOnce = availableParallelism();
+  readonly atOnce = Math.min(mostAtOnce, availableParallelism());
   private readonly helpers = new Helpers(
     compiled('./houses-worker.js', import.meta.url),
     this.atOnce,
