@@ -8,7 +8,7 @@ test('all houses are asked which would not get through the weather that comes; w
   page,
 }) => {
   await page.goto('/jobs');
-  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'All houses' }).click();
+  await page.getByRole('link', { name: 'All houses' }).click();
   const asking = page.getByRole('region', { name: 'Which would not get through?' });
   const answers = page.getByRole('region', { name: 'Answers' });
 

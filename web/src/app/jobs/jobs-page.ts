@@ -50,6 +50,7 @@ export class JobsPage {
   private readonly signed = inject(SignedIn);
 
   protected readonly mayDesign = this.signed.mayDesign;
+  protected readonly seesAll = computed(() => this.signed.may('designer'));
   protected readonly isOwner = computed(() => this.signed.may('owner'));
 
   protected readonly health = toSignal(this.api.health().pipe(catchError(() => of(null))));

@@ -20,7 +20,7 @@ interface Place {
 
 const places: readonly Place[] = [
   { path: '/jobs', name: 'Jobs' },
-  { path: '/houses', name: 'All houses', least: 'designer' },
+  { path: '/houses', name: 'All houses', least: 'designer', notFrom: '/jobs' },
   { path: '/equipment', name: 'Equipment' },
   { path: '/people', name: 'People', notFrom: '/jobs' },
   { path: '/company', name: 'Company sheet', notFrom: '/jobs' },
