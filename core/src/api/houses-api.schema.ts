@@ -45,7 +45,7 @@ export const housesRunSchema = z.strictObject({
 export type HousesRun = z.infer<typeof housesRunSchema>;
 export const housesRunListSchema = z.array(housesRunSchema);
 
-/** The same with every answer there is, the houses that do worst first. */
+/** The same with every answer there is, by the names of the jobs. */
 export const housesRunAnswersSchema = z.strictObject({
   run: housesRunSchema,
   answers: z.array(

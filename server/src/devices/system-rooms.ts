@@ -4,7 +4,7 @@ import type { SystemAddress } from '@levamen/core/house';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Events } from '../events/events.js';
 import { HttpProblem } from '../http/problem.js';
-import { actingFor } from '../workspaces/fence.js';
+import { besideRequests } from '../workspaces/fence.js';
 import type { RecordingEntityRow } from './device-entities.js';
 import type { RecordingStore } from './recording-store.js';
 import { type Recorded, SystemWatch } from './system-watch.js';
@@ -242,8 +242,7 @@ export class SystemRooms {
     this.parts.events.say({ about: 'recording', jobId });
   }
 
-  /** What goes on beside a request acts for the workspace, too. */
   private work(work: () => Promise<unknown>): void {
-    actingFor({ workspaceId: this.parts.workspaceId, accountId: null }, work).catch(this.parts.failed);
+    besideRequests(this.parts.workspaceId, work, this.parts.failed);
   }
 }

@@ -78,10 +78,9 @@ export class Events {
     return this.isOpen;
   }
 
-  /** @returns what to do to hear no more */
-  onEvent(hear: (event: ServerEvent) => void): () => void {
+  /** Whoever hears does so for as long as the server lives. */
+  onEvent(hear: (event: ServerEvent) => void): void {
     this.hearers.add(hear);
-    return () => this.hearers.delete(hear);
   }
 
   /** Others are heard from now on; what was said before may have been missed. */

@@ -72,10 +72,10 @@ export function makeMetrics({ source, ground }: Parts): Metrics {
     help: 'How old the last good backup is; nothing where there is none',
     registers,
     async collect() {
-      const { rows } = await ground.query<{ age_s: number | null }>(
-        'SELECT extract(epoch FROM now() - max(at))::float AS age_s FROM backup_run WHERE is_good',
+      const { rows } = await ground.query<{ age_s: number }>(
+        'SELECT extract(epoch FROM now() - at)::float AS age_s FROM backup_run WHERE is_good ORDER BY id DESC LIMIT 1',
       );
-      if (rows[0]?.age_s !== null && rows[0]?.age_s !== undefined) this.set(rows[0].age_s);
+      if (rows[0]) this.set(rows[0].age_s);
     },
   });
 

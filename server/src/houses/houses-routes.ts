@@ -1,4 +1,3 @@
-import { type HousesRun, type HousesRunAnswers } from '@levamen/core/api';
 import { housesQuestionSchema } from '@levamen/core/logbook';
 import { Router } from 'express';
 import * as z from 'zod';
@@ -25,7 +24,7 @@ export function housesRoutes(
   });
 
   router.get('/runs', async (_request, response) => {
-    response.json((await store.list()) satisfies HousesRun[]);
+    response.json(await store.list());
   });
 
   router.post('/runs', async (request, response) => {
@@ -35,7 +34,7 @@ export function housesRoutes(
   });
 
   router.get('/runs/:run', async (request, response) => {
-    const found: HousesRunAnswers | null = await store.read(validId(request.params.run, 'question'));
+    const found = await store.read(validId(request.params.run, 'question'));
     if (!found) throw notFound('question');
     response.json(found);
   });

@@ -51,22 +51,19 @@ export class HousesWork implements Work<HousesTask> {
     });
   }
 
-  takeUp(): Promise<HousesTask[]> {
-    return this.source
-      .query<{ run_id: string; of_workspace: string }[]>(
-        'SELECT run_id, of_workspace FROM take_up_houses($1)',
-        [silentS],
-      )
-      .then(async (runs) => {
-        const tasks: HousesTask[] = [];
-        for (const { run_id, of_workspace: workspaceId } of runs)
-          tasks.push(
-            ...(await actingFor({ workspaceId, accountId: null }, () =>
-              new HousesStore(this.source, workspaceId).left(run_id),
-            )),
-          );
-        return tasks;
-      });
+  async takeUp(): Promise<HousesTask[]> {
+    const runs = await this.source.query<{ run_id: string; of_workspace: string }[]>(
+      'SELECT run_id, of_workspace FROM take_up_houses($1)',
+      [silentS],
+    );
+    const tasks: HousesTask[] = [];
+    for (const { run_id: runId, of_workspace: workspaceId } of runs)
+      tasks.push(
+        ...(await actingFor({ workspaceId, accountId: null }, () =>
+          new HousesStore(this.source, workspaceId).left(runId),
+        )),
+      );
+    return tasks;
   }
 
   close(): Promise<void> {

@@ -165,9 +165,9 @@ export function jobRoutes({
   });
 
   router.get('/:id', async (request, response) => {
-    const text = await store.readText(jobId(request));
-    if (text === null) await answerWith(response, present(await store.read(jobId(request))));
-    else response.type('application/json').send(text);
+    const opened = present(await store.open(jobId(request)));
+    if ('text' in opened) response.type('application/json').send(opened.text);
+    else await answerWith(response, opened);
   });
 
   router.put('/:id', async (request, response) => {

@@ -31,6 +31,14 @@ export interface StoredRevision extends Who {
   readonly document: unknown;
 }
 
+/** The same, its document as the text the database has; null = it is kept as a difference. */
+interface HeadRow extends Omit<StoredRevision, 'document'> {
+  readonly document: string | null;
+}
+
+/** Of a job that does not lie in the bin. */
+const present = 'AND j.deleted_at IS NULL';
+
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly result: SaveResult }
   | { readonly kind: 'stale'; readonly theirs: StoredRevision; readonly base: unknown }
@@ -145,26 +153,19 @@ export class JobStore {
 
   /** The job as last saved, or null where there is none (or it is deleted). */
   async read(id: string): Promise<StoredRevision | null> {
-    return this.head(id, 'AND j.deleted_at IS NULL');
+    return this.revisionOf(await this.head(id, present));
   }
 
   /**
-   * The job as last saved, as the text of an answer, where it was read before and is as it was then: opening a job is the most usual thing, and
-   * neither checks it again nor takes it apart. null where it has to be read.
+   * The job as last saved; where it was read before, and is kept as it was then, as the text of an answer: opening a job is the most usual thing, and
+   * neither checks it again nor takes it apart. null where there is none.
    */
-  async readText(id: string): Promise<string | null> {
-    const [row] = await this.source.query<
-      { revision: number; saved_at: Date; actor: string; device: string; document: string | null }[]
-    >(
-      `SELECT r.revision, r.saved_at, r.actor, r.device, r.document::text AS document
-         FROM job j JOIN job_revision r ON r.job_id = j.id AND r.revision = j.head_revision
-        WHERE j.id = $1 AND j.workspace_id = $2 AND j.deleted_at IS NULL`,
-      [id, this.workspaceId],
-    );
-    if (!row || row.document === null || !this.valid.has(`${id} ${row.revision}`)) return null;
-    const { document, saved_at, ...rest } = row;
-    const facts = JSON.stringify({ id, updatedAt: saved_at.toISOString(), ...rest });
-    return `${facts.slice(0, -1)},"document":${document}}`;
+  async open(id: string): Promise<{ readonly text: string } | StoredRevision | null> {
+    const row = await this.head(id, present);
+    if (!row || row.document === null || !this.valid.has(`${id} ${row.revision}`))
+      return this.revisionOf(row);
+    const { document, name: _, ...facts } = row;
+    return { text: `${JSON.stringify(facts).slice(0, -1)},"document":${document}}` };
   }
 
   /** A revision was read, and is kept as it was read. */
@@ -174,7 +175,7 @@ export class JobStore {
 
   /** The job as last saved, one that lies in the bin, too. */
   async readAny(id: string): Promise<StoredRevision | null> {
-    return this.head(id, '');
+    return this.revisionOf(await this.head(id, ''));
   }
 
   /** A revision in the present form, to compare with; null where there is none, or it cannot be read. */
@@ -439,27 +440,24 @@ export class JobStore {
     return { revision, updatedAt: row.saved_at.toISOString() };
   }
 
-  /** The newest revision, in one statement where its document is known or kept whole. */
-  private async head(id: string, which: string): Promise<StoredRevision | null> {
-    const [row] = await this.source.query<
-      {
-        name: string;
-        revision: number;
-        saved_at: Date;
-        actor: string;
-        device: string;
-        document: Job | null;
-      }[]
-    >(
-      `SELECT j.name, r.revision, r.saved_at, r.actor, r.device, r.document
+  /** The newest revision, its document as text; null where it is kept as a difference. */
+  private async head(id: string, which: string): Promise<HeadRow | null> {
+    const [row] = await this.source.query<(Omit<HeadRow, 'updatedAt'> & { updatedAt: Date })[]>(
+      `SELECT j.id, j.name, r.revision, r.saved_at AS "updatedAt", r.actor, r.device, r.document::text AS document
          FROM job j JOIN job_revision r ON r.job_id = j.id AND r.revision = j.head_revision
         WHERE j.id = $1 AND j.workspace_id = $2 ${which}`,
       [id, this.workspaceId],
     );
+    return row ? { ...row, updatedAt: row.updatedAt.toISOString() } : null;
+  }
+
+  private async revisionOf(row: HeadRow | null): Promise<StoredRevision | null> {
     if (!row) return null;
-    const { name, revision, saved_at: savedAt, actor, device } = row;
-    const document = row.document ?? (await this.documents.read(this.source.manager, id, revision));
-    return document && { id, name, revision, updatedAt: savedAt.toISOString(), actor, device, document };
+    const document: unknown =
+      row.document === null
+        ? await this.documents.read(this.source.manager, row.id, row.revision)
+        : JSON.parse(row.document);
+    return document ? { ...row, document } : null;
   }
 
   private async stored(

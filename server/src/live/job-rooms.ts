@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { LiveEvent, Present } from '@levamen/core/api';
 import type { Events } from '../events/events.js';
-import { actingFor } from '../workspaces/fence.js';
+import { besideRequests } from '../workspaces/fence.js';
 import type { Presences, Visit } from './presences.js';
 
 /** So often a server says that whom it serves is still there, ms. */
@@ -102,8 +102,7 @@ export class JobRooms {
     }
   }
 
-  /** What goes on beside a request acts for the workspace, too. */
   private work(work: () => Promise<unknown>): void {
-    actingFor({ workspaceId: this.parts.workspaceId, accountId: null }, work).catch(this.parts.failed);
+    besideRequests(this.parts.workspaceId, work, this.parts.failed);
   }
 }

@@ -6,6 +6,6 @@ import type { Work } from './work.js';
 
 /** Every kind of heavy work there is. */
 export const worksOf = (source: DataSource, logger: Logger): readonly Work<object>[] => [
-  new PaperWork(source, logger) as Work<object>,
-  new HousesWork(source, logger) as Work<object>,
+  new PaperWork(source, logger),
+  new HousesWork(source, logger),
 ];

@@ -17,6 +17,15 @@ const nobody: Acting = { workspaceId: null, accountId: null };
 /** Runs work for a workspace: the policies of the database let it see and write rows of that one only. */
 export const actingFor = <Result>(who: Acting, work: () => Result): Result => acting.run(who, work);
 
+/** The same for what goes on beside requests: nobody waits for it, and what it throws is told. */
+export function besideRequests(
+  workspaceId: string,
+  work: () => Promise<unknown>,
+  failed: (error: unknown) => void,
+): void {
+  actingFor({ workspaceId, accountId: null }, work).catch(failed);
+}
+
 /** A connection lost while it is told for whom it acts fails its query; unheard, the error it also emits would end the server. */
 const heard = (): void => undefined;
 
