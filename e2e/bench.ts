@@ -47,7 +47,10 @@ export class Bench {
       | 'Options'
       | 'Daily use'
       | 'Wiring'
-      | 'Papers',
+      | 'Placement'
+      | 'Papers'
+      | 'Commissioning'
+      | 'Logbook',
   ): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await this.page.waitForURL(`**/${stage.split(' ')[0]!.toLowerCase()}`);
@@ -105,6 +108,21 @@ export class Bench {
       await listed.click({ timeout: 5000 });
     }).toPass({ timeout: 60_000 });
     await expect(listed).toHaveCount(0);
+  }
+
+  /** One of both sides signs what was put into service. */
+  async sign(side: 'installer' | 'household', who: string): Promise<void> {
+    const { page } = this;
+    await page.getByRole('button', { name: `Sign for the ${side}` }).click();
+    await page.getByRole('textbox', { name: 'Name', exact: true }).fill(who);
+    await page.locator('canvas').scrollIntoViewIfNeeded();
+    const field = (await page.locator('canvas').boundingBox())!;
+    await page.mouse.move(field.x + 20, field.y + 30);
+    await page.mouse.down();
+    await page.mouse.move(field.x + 90, field.y + 60, { steps: 5 });
+    await page.mouse.up();
+    await page.getByRole('button', { name: 'Sign now' }).click();
+    await expect(page.getByRole('img', { name: `Signature of ${who}` })).toBeVisible();
   }
 
   /** Every edit has reached the server: the page says so, and no draft is left on this device. */

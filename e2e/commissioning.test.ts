@@ -73,16 +73,7 @@ test('a system goes into service step by step: readings are judged, the order is
   await passesAxe(page, false);
 
   // Both sign; the record leaves, and the report shows what was found.
-  await page.getByRole('button', { name: 'Sign for the household' }).click();
-  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Maud Hollis');
-  await page.locator('canvas').scrollIntoViewIfNeeded();
-  const field = (await page.locator('canvas').boundingBox())!;
-  await page.mouse.move(field.x + 20, field.y + 30);
-  await page.mouse.down();
-  await page.mouse.move(field.x + 90, field.y + 60, { steps: 5 });
-  await page.mouse.up();
-  await page.getByRole('button', { name: 'Sign now' }).click();
-  await expect(page.getByRole('img', { name: 'Signature of Maud Hollis' })).toBeVisible();
+  await bench.sign('household', 'Maud Hollis');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');

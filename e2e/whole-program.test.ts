@@ -52,17 +52,12 @@ class Whole {
     this.killed.push(victim);
   }
 
-  /** Goes to a stage by its name, whichever it is. */
-  async stage(name: string): Promise<void> {
-    await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
-  }
-
   /** A house from nothing: supply, loads, a panel typed from its legend. */
   async begin(name: string, supply: string, house: string, legend: readonly string[]): Promise<void> {
     const { page, bench } = this;
     await bench.newJob(name, supply);
     await bench.addHouse(house);
-    await this.stage('Panels');
+    await bench.goTo('Panels');
     await page.getByRole('button', { name: 'Begin with the service and its panel' }).press('Enter');
     await expect(bench.space(1)).toBeFocused();
     for (const [index, text] of legend.entries()) {
@@ -82,28 +77,28 @@ class Whole {
   /** From the brief to signatures and papers, every stage on the way. */
   async live(name: string, requiredH: string, onTheWay: (stage: string) => void): Promise<Lived> {
     const { page, bench } = this;
-    await this.stage('Brief');
+    await bench.goTo('Brief');
     const required = page.getByRole('textbox', { name: 'Required runtime' });
     await required.fill(requiredH);
     await required.blur();
     await expect(bench.margin('runtime')).toHaveAttribute('data-simulated', 'true', made);
     onTheWay('Brief');
-    await this.stage('Sources');
+    await bench.goTo('Sources');
     const use = page.getByRole('button', { name: /^Use / }).first();
     const choice = page.getByRole('heading', { name: 'Your choice' });
     await expect(use.or(choice).first()).toBeVisible({ timeout: 60_000 });
     if (await use.isVisible()) await use.click();
     await expect(choice).toBeVisible();
-    for (const stage of ['Usage', 'Backup set', 'Options', 'Daily use', 'Wiring', 'Placement']) {
-      await this.stage(stage);
+    for (const stage of ['Usage', 'Backup set', 'Options', 'Daily use', 'Wiring', 'Placement'] as const) {
+      await bench.goTo(stage);
       await expect(page.getByRole('main').getByRole('heading').first()).toBeVisible({ timeout: 30_000 });
       onTheWay(stage);
     }
-    await this.stage('Outage');
+    await bench.goTo('Outage');
     await expect(page.locator('lv-play-view svg').first()).toBeVisible(made);
     onTheWay('Outage');
 
-    await this.stage('Commissioning');
+    await bench.goTo('Commissioning');
     const says = page.locator('[data-commissioned]');
     await expect(says).toContainText(/of \d+ steps/, { timeout: 60_000 });
     const insulation = page
@@ -117,26 +112,13 @@ class Whole {
       await reading.press('Enter');
       await expect(says).toContainText(/^1 of/);
     }
-    for (const [side, who] of [
-      ['installer', 'Rowan'],
-      ['household', 'Maud Hollis'],
-    ] as const) {
-      await page.getByRole('button', { name: `Sign for the ${side}` }).click();
-      await page.getByRole('textbox', { name: 'Name', exact: true }).fill(who);
-      await page.locator('canvas').scrollIntoViewIfNeeded();
-      const field = (await page.locator('canvas').boundingBox())!;
-      await page.mouse.move(field.x + 20, field.y + 30);
-      await page.mouse.down();
-      await page.mouse.move(field.x + 90, field.y + 60, { steps: 5 });
-      await page.mouse.up();
-      await page.getByRole('button', { name: 'Sign now' }).click();
-      await expect(page.getByRole('img', { name: `Signature of ${who}` })).toBeVisible();
-    }
+    await bench.sign('installer', 'Rowan');
+    await bench.sign('household', 'Maud Hollis');
     await bench.saved();
     const commissioned = (await says.textContent())!.trim();
     onTheWay('Commissioning');
 
-    await this.stage('Papers');
+    await bench.goTo('Papers');
     const papers: { address: string; digest: string }[] = [];
     for (const kind of ['Outage card', 'Report']) {
       await page.getByRole('button', { name: kind, exact: true }).click();
@@ -160,7 +142,7 @@ class Whole {
       expect(await this.digestOf(address)).toBe(digest);
       papers.push({ address, digest });
     }
-    await this.stage('Logbook');
+    await bench.goTo('Logbook');
     await page.getByRole('button', { name: 'An outage' }).click();
     await bench.saved();
     onTheWay('Logbook');

@@ -21,8 +21,11 @@ function largeJob() {
   return job;
 }
 
-const percentile = (values, share) =>
-  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0;
+/** The value below which a share of the values lies. */
+export const percentile = (values, share) => {
+  const sorted = Float64Array.from(values).sort();
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+};
 
 const ask = async (url, method, body) => {
   const response = await fetch(url, {

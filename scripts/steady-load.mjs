@@ -5,6 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { cpus } from 'node:os';
 import { demoJobs } from './core.mjs';
+import { percentile } from './prove-load.mjs';
 
 const perSecond = Number(process.env.LOAD_PER_SECOND ?? 200);
 const jobsWanted = 10_000;
@@ -54,17 +55,11 @@ const ask = (server, method, path, body, wanted = false) =>
     asked.end(payload);
   });
 
-const percentile = (values, share) => {
-  const sorted = Float64Array.from(values).sort();
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
-};
 const any = (list) => list[Math.floor(Math.random() * list.length)];
 
 async function prepare() {
   const ids = [];
-  const { document } = {
-    document: demoJobs.toSorted((a, b) => b.job.loads.length - a.job.loads.length)[0].job,
-  };
+  const document = demoJobs.toSorted((a, b) => b.job.loads.length - a.job.loads.length)[0].job;
   for (let page = 1; ; page += 1) {
     const { body } = await ask(servers[0], 'GET', `/api/jobs?page=${page}`, undefined, true);
     ids.push(...body.rows.filter(({ name }) => name.startsWith('Load ')).map(({ id }) => id));

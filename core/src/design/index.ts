@@ -1,3 +1,4 @@
+export { aged } from './brief/aged.js';
 export { asNew } from './brief/as-new.js';
 export {
   backupSchema,

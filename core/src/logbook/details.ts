@@ -19,4 +19,4 @@ export type { LogbookQuestion } from './told/logbook-question.js';
 export { type ToldBattery, toldBattery } from './told/told-battery.js';
 export { type ToldOutage, toldOutage } from './told/told-outage.js';
 export { effectText, outcomeText, reasonNames, reasonText, replaySays } from './replay/reason-texts.js';
-export { type HouseAsked, type OutageAhead, outageAhead } from './ahead/outage-ahead.js';
+export { type OutageAhead, outageAhead } from './ahead/outage-ahead.js';

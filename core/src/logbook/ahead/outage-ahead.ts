@@ -1,21 +1,18 @@
-import type { Plan } from '../../design/index.js';
-import type { Catalogue, StackPart } from '../../equipment/index.js';
-import type { WeatherYear } from '../../nature/index.js';
+import { aged } from '../../design/index.js';
+import type { Catalogue } from '../../equipment/index.js';
 import { type Cause, seedsOf } from '../../study/index.js';
-import { type OutageRun, outageWeather, playOutage, studyYear, yearOfWindow } from '../../study/details.js';
+import {
+  type OutageRun,
+  type OutageStudy,
+  outageWeather,
+  playOutage,
+  studyYear,
+  yearOfWindow,
+} from '../../study/details.js';
 import { inServiceSince, yearsBetween } from '../ageing/age-at.js';
 import { minuteOfYear } from '../replay/minute-of-year.js';
 import type { OutageAsked } from './houses-question.schema.js';
 import { weatherAhead } from './weather-ahead.js';
-
-/** A house that is asked, one of its islands, and the units behind it. */
-export interface HouseAsked {
-  readonly plan: Plan;
-  readonly islandId: string;
-  readonly parts: readonly StackPart[];
-  /** The year of weather read from a file; null = synthetic ones. */
-  readonly weather: WeatherYear | null;
-}
 
 /** After an outage the grid is watched no longer than this, min. */
 const mostReturnMin = 24 * 60;
@@ -48,22 +45,22 @@ export interface OutageAhead {
  * @returns null where nothing is backed up, or the units do not go together
  */
 export function outageAhead(
-  { plan, islandId, parts, weather }: HouseAsked,
+  { plan, islandId, parts, weather }: OutageStudy,
   { from, hours, startCharge, days }: OutageAsked,
   catalogue: Catalogue,
 ): OutageAhead | null {
   const since = inServiceSince(plan);
-  const sizeForYear = since === null ? 0 : Math.min(oldestYears, yearsBetween(since, from));
-  const aged: Plan = { ...plan, brief: { ...plan.brief, sizeForYear } };
+  const years = since === null ? 0 : Math.min(oldestYears, yearsBetween(since, from));
+  const then = aged(plan, years);
   const minutes = Math.round(hours * 60);
   const runs: OutageRun[] = [];
   let [usableWh, startWh] = [0, 0];
-  for (const seed of seedsOf(aged)) {
-    const usual = outageWeather(aged, weather, seed);
+  for (const seed of seedsOf(then)) {
+    const usual = outageWeather(then, weather, seed);
     const fromMinute = minuteOfYear(from, usual.zoneH);
     const met = weatherAhead(usual, fromMinute, days);
     const known = yearOfWindow(met, seed, fromMinute, minutes + mostReturnMin);
-    const year = studyYear({ plan: aged, islandId, parts, weather: met }, catalogue, seed, known);
+    const year = studyYear({ plan: then, islandId, parts, weather: met }, catalogue, seed, known);
     if (!year) return null;
     ({ usableWh } = year.hardware);
     startWh = startCharge === null ? year.hardware.startWh : startCharge * usableWh;

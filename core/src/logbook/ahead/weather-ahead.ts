@@ -1,4 +1,5 @@
 import type { WeatherYear } from '../../nature/index.js';
+import { meanOutdoorC } from '../replay/shifted-weather.js';
 import { skyTimes } from '../replay/sky-times.js';
 import type { DayAhead } from './houses-question.schema.js';
 
@@ -33,11 +34,9 @@ export function weatherAhead(
       for (let hour = firstHour; hour < firstHour + hoursOfDay; hour += 1)
         light[name][hour] = weather[name][hour]! * times;
     if (outdoorC === null) continue;
-    let meanC = 0;
+    const byC = outdoorC - meanOutdoorC(weather, day * minutesOfDay, minutesOfDay);
     for (let hour = firstHour; hour < firstHour + hoursOfDay; hour += 1)
-      meanC += weather.temperatureC[hour]! / hoursOfDay;
-    for (let hour = firstHour; hour < firstHour + hoursOfDay; hour += 1)
-      temperatureC[hour] = weather.temperatureC[hour]! + outdoorC - meanC;
+      temperatureC[hour] = weather.temperatureC[hour]! + byC;
   }
   return { ...weather, ...light, temperatureC };
 }

@@ -1,4 +1,4 @@
-import type { Plan } from '../../design/index.js';
+import { aged } from '../../design/index.js';
 import type { Catalogue } from '../../equipment/index.js';
 import type { LoggedOutage } from '../../house/index.js';
 import type { OutageStudy } from '../../study/details.js';
@@ -39,8 +39,3 @@ export function toldOutage(
     loads: loadEvidence(study, known, catalogue, reckoned),
   };
 }
-
-const aged = (plan: Plan, years: number): Plan => ({
-  ...plan,
-  brief: { ...plan.brief, sizeForYear: years },
-});

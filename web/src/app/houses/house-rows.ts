@@ -1,6 +1,6 @@
 import { formatDate } from '@angular/common';
 import type { HousesRunAnswers, IslandAnswer } from '@levamen/core/api';
-import { formatQuantity } from '@levamen/core/base';
+import { plainQuantityText } from '@levamen/core/base';
 import type { HousesQuestion } from '@levamen/core/logbook';
 import { causeWords, type Verdict } from '@levamen/core/study';
 
@@ -31,10 +31,7 @@ const verdictOf = ({ held, years }: IslandAnswer): Verdict =>
   held === years ? 'holds' : held === 0 ? 'fails' : 'tight';
 
 const hoursText = (h: number): string => `${h < 10 ? h.toFixed(1) : Math.round(h)} h`;
-const energyText = (wh: number): string => {
-  const { text, unit } = formatQuantity(wh, 'Wh', 'metric');
-  return `${text} ${unit}`;
-};
+const energyText = (wh: number): string => plainQuantityText(wh, 'Wh');
 const percentText = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** Answers as rows, the houses that do worst first. */
@@ -90,16 +87,13 @@ export function houseCounts({
   return counts;
 }
 
-const skyWords = { clear: 'clear', mixed: 'mixed', dull: 'dull' } as const;
-
 /** "72 h from 29 Nov, 18:00, charged as designed; mixed 4 °C, dull −3 °C, as usual" */
 export function questionText({ from, hours, startCharge, days }: HousesQuestion, locale: string): string {
   const at = formatDate(from, 'd MMM, HH:mm', locale);
   const weather = days.map(({ sky, outdoorC }) => {
-    const parts = [
-      sky === null ? '' : skyWords[sky],
-      outdoorC === null ? '' : `${String(outdoorC).replace('-', '−')} °C`,
-    ].filter((part) => part !== '');
+    const parts = [sky ?? '', outdoorC === null ? '' : `${String(outdoorC).replace('-', '−')} °C`].filter(
+      (part) => part !== '',
+    );
     return parts.length === 0 ? 'as usual' : parts.join(' ');
   });
   const charge = startCharge === null ? 'charged as designed' : `charged to ${percentText(startCharge)}`;

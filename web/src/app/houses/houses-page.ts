@@ -4,6 +4,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { jobQuerySchema } from '@levamen/core/api';
+import { fieldFacts } from '@levamen/core/base';
 import { courseStateNames, courseStates, waitsFor } from '@levamen/core/house';
 import {
   dayAheadSchema,
@@ -57,12 +58,9 @@ export class HousesPage {
     (change) => this.state.set(change),
   );
   protected readonly outdoorSchema = dayAheadSchema.shape.outdoorC;
-  protected readonly skies: readonly { readonly value: DayAhead['sky']; readonly label: string }[] = [
-    { value: null, label: 'as usual' },
-    { value: 'clear', label: 'clear' },
-    { value: 'mixed', label: 'mixed' },
-    { value: 'dull', label: 'dull' },
-  ];
+  protected readonly skies = fieldFacts
+    .get(dayAheadSchema.shape.sky)!
+    .choices!.map(([value, label]) => ({ value, label }));
   /** As a field of the browser holds a moment: "2026-11-29T18:00", by the clock of the page. */
   protected readonly fromText = computed(() => {
     const moment = new Date(this.state.question().from);
