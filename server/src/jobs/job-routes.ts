@@ -115,8 +115,9 @@ export function jobRoutes({
   const answerWith = async (response: Response, stored: StoredRevision): Promise<void> => {
     const read = readJob(stored.document);
     if (read.ok) {
-      store.rememberValid(stored, read.job);
       response.json(savedJob(stored, read.job));
+      // Where it cannot be noted (a full disk), the next one checks again.
+      await store.rememberRead(stored, read.job).catch(() => undefined);
       return;
     }
     const mended = mendJob(stored.document);

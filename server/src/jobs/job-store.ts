@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import AsyncLock from 'async-lock';
-import { LRUCache } from 'lru-cache';
 import { sameValue } from '@levamen/core/base';
 import { type Job, jobVersion } from '@levamen/core/job';
 import {
@@ -20,6 +19,7 @@ import { DeedLog, type Deed } from '../log/deed-log.js';
 import { sharePhotos } from '../photos/photo-store.js';
 import { JobEntity, JobRevisionEntity, type JobRow } from '../store/entities.js';
 import { columnsOf, soughtText } from './job-columns.js';
+import { thisProgram } from './this-program.js';
 import { changesBetween, keepAs, RevisionDocuments } from './revision-document.js';
 
 /** A revision as the database has it: the document may be of an older version, or not be valid any more. */
@@ -34,6 +34,8 @@ export interface StoredRevision extends Who {
 /** The same, its document as the text the database has; null = it is kept as a difference. */
 interface HeadRow extends Omit<StoredRevision, 'document'> {
   readonly document: string | null;
+  /** It was found valid by this very program, and is kept as that reads it. */
+  readonly isRead: boolean;
 }
 
 /** Of a job that does not lie in the bin. */
@@ -74,14 +76,10 @@ const sortColumn = {
 } as const;
 /** Saves of one job wait for each other here, without a connection; more than these are told to come later. */
 const maxWaitingSaves = 1000;
-/** Revisions that were found valid; one never changes. */
-const rememberedRevisions = 20_000;
 
 /** Keeps the jobs of one workspace. Every change of a job is one statement or transaction that appends a revision. */
 export class JobStore {
   private readonly documents = new RevisionDocuments();
-  /** As they are kept, they are as they are read: `job revision`. */
-  private readonly valid = new LRUCache<string, true>({ max: rememberedRevisions });
   private readonly turn = new AsyncLock({ maxPending: maxWaitingSaves });
   private readonly log: DeedLog;
 
@@ -157,20 +155,25 @@ export class JobStore {
   }
 
   /**
-   * The job as last saved; where it was read before, and is kept as it was then, as the text of an answer: opening a job is the most usual thing, and
-   * neither checks it again nor takes it apart. null where there is none.
+   * The job as last saved; where this program has read it before, and it is kept as it was then, as the text of an answer: opening a job is the most
+   * usual thing, and neither checks it again nor takes it apart. null where there is none.
    */
   async open(id: string): Promise<{ readonly text: string } | StoredRevision | null> {
     const row = await this.head(id, present);
-    if (!row || row.document === null || !this.valid.has(`${id} ${row.revision}`))
-      return this.revisionOf(row);
-    const { document, name: _, ...facts } = row;
-    return { text: `${JSON.stringify(facts).slice(0, -1)},"document":${document}}` };
+    if (!row?.isRead) return this.revisionOf(row);
+    const { document, name: _, isRead: __, ...facts } = row;
+    const text = document ?? JSON.stringify(await this.documents.read(this.source.manager, id, row.revision));
+    return { text: `${JSON.stringify(facts).slice(0, -1)},"document":${text}}` };
   }
 
-  /** A revision was read, and is kept as it was read. */
-  rememberValid({ id, revision, document }: StoredRevision, job: Job): void {
-    if (sameValue(document, job)) this.valid.set(`${id} ${revision}`, true);
+  /** A revision was read; where it is kept as it was read, the next to open it need not check it. */
+  async rememberRead({ id, revision, document }: StoredRevision, job: Job): Promise<void> {
+    if (!sameValue(document, job)) return;
+    await this.source.manager.update(
+      JobEntity,
+      { ...this.present(id), headRevision: revision },
+      { readRevision: revision, readBy: thisProgram() },
+    );
   }
 
   /** The job as last saved, one that lies in the bin, too. */
@@ -212,7 +215,14 @@ export class JobStore {
         .createQueryBuilder()
         .insert()
         .into(JobEntity)
-        .values({ id, workspaceId: this.workspaceId, ...columnsOf(document), headRevision: 1 })
+        .values({
+          id,
+          workspaceId: this.workspaceId,
+          ...columnsOf(document),
+          headRevision: 1,
+          readRevision: 1,
+          readBy: thisProgram(),
+        })
         .orIgnore()
         .returning('id')
         .execute();
@@ -406,7 +416,8 @@ export class JobStore {
     const [row] = await this.source.query<{ saved_at: Date }[]>(
       `WITH head AS (
          UPDATE job SET head_revision = $4, name = $5, place = $6, load_count = $7, due_on = $15, due_text = $16, state = $17,
-           columns_version = $18, dues = $19::jsonb, sought = $20, updated_at = clock_timestamp()
+           columns_version = $18, dues = $19::jsonb, sought = $20,
+           read_revision = $4, read_by = $21, updated_at = clock_timestamp()
          WHERE id = $1 AND workspace_id = $2 AND head_revision = $3 AND deleted_at IS NULL
          RETURNING id, updated_at)
        INSERT INTO job_revision (job_id, revision, workspace_id, save_id, document, patch, version, actor, device, changes, saved_at)
@@ -433,6 +444,7 @@ export class JobStore {
         columnsVersion,
         JSON.stringify(dues),
         sought,
+        thisProgram(),
       ],
     );
     if (!row) return null;
@@ -443,10 +455,11 @@ export class JobStore {
   /** The newest revision, its document as text; null where it is kept as a difference. */
   private async head(id: string, which: string): Promise<HeadRow | null> {
     const [row] = await this.source.query<(Omit<HeadRow, 'updatedAt'> & { updatedAt: Date })[]>(
-      `SELECT j.id, j.name, r.revision, r.saved_at AS "updatedAt", r.actor, r.device, r.document::text AS document
+      `SELECT j.id, j.name, r.revision, r.saved_at AS "updatedAt", r.actor, r.device, r.document::text AS document,
+              j.read_revision = j.head_revision AND j.read_by = $3 AS "isRead"
          FROM job j JOIN job_revision r ON r.job_id = j.id AND r.revision = j.head_revision
         WHERE j.id = $1 AND j.workspace_id = $2 ${which}`,
-      [id, this.workspaceId],
+      [id, this.workspaceId, thisProgram()],
     );
     return row ? { ...row, updatedAt: row.updatedAt.toISOString() } : null;
   }
@@ -457,7 +470,8 @@ export class JobStore {
       row.document === null
         ? await this.documents.read(this.source.manager, row.id, row.revision)
         : JSON.parse(row.document);
-    return document ? { ...row, document } : null;
+    const { isRead: _, ...facts } = row;
+    return document ? { ...facts, document } : null;
   }
 
   private async stored(

@@ -3,6 +3,7 @@ import type { Changes } from '@levamen/core/api';
 import jsonPatch, { type Operation } from 'fast-json-patch';
 import { LRUCache } from 'lru-cache';
 import type { EntityManager } from 'typeorm';
+import { thisProgram } from './this-program.js';
 
 /** Every so many revisions a whole document is kept, so that no more differences than that are ever put together. */
 export const wholeEvery = 64;
@@ -70,13 +71,15 @@ export class RevisionDocuments {
     const known = this.kept.get(`${jobId} ${revision}`);
     if (known) return known;
     const rows = await manager.query<
-      { revision: number; document: Document | null; patch: Operation[] | null }[]
+      { revision: number; document: Document | null; patch: Operation[] | null; isRead: boolean }[]
     >(
-      `SELECT revision, document, patch FROM job_revision
+      `SELECT revision, document, patch,
+         EXISTS (SELECT FROM job j WHERE j.id = $1 AND j.read_revision = $2 AND j.read_by = $3) AS "isRead"
+       FROM job_revision
        WHERE job_id = $1 AND revision <= $2 AND revision >= (
          SELECT max(revision) FROM job_revision WHERE job_id = $1 AND revision <= $2 AND document IS NOT NULL)
        ORDER BY revision`,
-      [jobId, revision],
+      [jobId, revision, thisProgram()],
     );
     if (rows.at(-1)?.revision !== revision) return null;
     const document = rows.reduce<Document>(
@@ -84,6 +87,7 @@ export class RevisionDocuments {
       {},
     );
     this.kept.set(`${jobId} ${revision}`, document);
+    if (rows.at(-1)?.isRead) this.jobs.set(document, document as Job);
     return document;
   }
 }

@@ -17,6 +17,7 @@ import { Backups1830000000000 } from './migrations/14-backups.js';
 import { States1840000000000 } from './migrations/15-states.js';
 import { Servers1850000000000 } from './migrations/16-servers.js';
 import { Houses1860000000000 } from './migrations/17-houses.js';
+import { Read1870000000000 } from './migrations/18-read.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -37,6 +38,7 @@ export const migrations = [
   States1840000000000,
   Servers1850000000000,
   Houses1860000000000,
+  Read1870000000000,
 ] as const;
 
 interface Options {

@@ -71,6 +71,9 @@ export interface JobRow {
   /** Version of the program by which these were read from its document. */
   columnsVersion: number;
   headRevision: number;
+  /** The last revision that was found valid, and by which program; it is kept as that would read it. */
+  readRevision: number;
+  readBy: string;
   createdAt: Date;
   updatedAt: Date;
   /** Set = deleted, and can be restored. */
@@ -124,6 +127,8 @@ export const JobEntity = new EntitySchema<JobRow>({
     state: { type: 'text', default: '' },
     columnsVersion: { type: 'integer', name: 'columns_version', default: 0 },
     headRevision: { type: 'integer', name: 'head_revision' },
+    readRevision: { type: 'integer', name: 'read_revision', default: 0 },
+    readBy: { type: 'text', name: 'read_by', default: '' },
     createdAt: { ...moment, name: 'created_at' },
     updatedAt: { ...moment, name: 'updated_at' },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
