@@ -7,9 +7,22 @@ const floor = (name) => import(new URL(`dist/${name}.js`, folder)).catch(() => (
 const core = Object.assign(
   {},
   ...(await Promise.all(
-    ['equipment/index', 'house/index', 'design/index', 'study/index', 'study/details', 'job/index'].map(
-      floor,
-    ),
+    [
+      'equipment/index',
+      'equipment/details',
+      'tariff/details',
+      'house/index',
+      'house/details',
+      'design/index',
+      'study/index',
+      'study/details',
+      'wiring/index',
+      'placement/index',
+      'placement/details',
+      'commissioning/index',
+      'logbook/details',
+      'job/index',
+    ].map(floor),
   )),
 );
 const { builtInCatalogue, demoJobs, evaluatePlan, planOf } = core;
@@ -27,7 +40,9 @@ function least(runs, run) {
 
 const plan = planOf(demoJobs[0].job);
 const { parts } = evaluatePlan(plan, builtInCatalogue).selected.stack;
+const text = JSON.stringify(demoJobs[0].job);
 const study = (of) => ({ plan: of, islandId: '', parts, weather: null });
+const stackOf = ({ supply }) => core.assembleStack(parts, builtInCatalogue, supply.system).stack;
 /** The same house with one load changed a little. */
 const edited = (i) => ({
   ...plan,
@@ -51,6 +66,41 @@ const cases = {
     const year = core.studyYear(study(plan), builtInCatalogue);
     const whole = core.outagePlan(year, 0, core.windowFor(8760, core.horizonMin));
     return least(4, () => core.outageFates(whole, { hours: 8760, horizonMin: core.horizonMin }));
+  },
+  'a job read and checked': () => least(20, () => core.readJob(JSON.parse(text))),
+  'the best set of circuits': () =>
+    least(5, () => core.suggestBackup(plan, builtInCatalogue, '', parts, () => false)),
+  'the best swaps of the first panel': () =>
+    least(10, () => core.panelBalance(plan, plan.survey.panels[0], 'winter')),
+  'a year of hours with the grid, following prices': () => {
+    const house = core.dailyHouse(plan, null, 60);
+    const [meter] = house.meters;
+    const battery = core.dailyBattery(stackOf(plan), core.settingsOf(plan), 0.3);
+    const behind = { battery, solarDcW: stackOf(plan).solarDcW, hasArray: () => true };
+    return least(15, () => core.dailyYear(meter, house, behind, { ...plan.dailyUse, strategy: 'prices' }));
+  },
+  'wiring derived, sized, judged': () =>
+    least(5, () => core.wiringFindings(core.wireDesign(plan, () => stackOf(plan)))),
+  'what makes each busbar dead, orders of switching, signs': () => {
+    const wired = core.wireDesign(plan, () => stackOf(plan));
+    return least(5, () => core.safetyOf(plan, wired));
+  },
+  'places of all units judged': () => {
+    const things = core.thingsOf(plan, () => stackOf(plan));
+    return least(20, () => core.checkPlacement(plan, things, []));
+  },
+  'every step of commissioning with what it should read': () => {
+    const wired = core.wireDesign(plan, () => stackOf(plan));
+    const islands = core.islandsOf(plan).map((island) => ({ island, stack: stackOf(plan) }));
+    return least(5, () => core.stepsOf({ plan, wired, islands }));
+  },
+  'an outage that happened, replayed': () => {
+    const built = planOf(demoJobs.find(({ job }) => job.logbook.outages.length > 0).job);
+    const [outage] = built.logbook.outages;
+    const known = core.knownOutage(outage, []);
+    return least(3, () =>
+      core.replayOutage({ study: study(built), known, measured: null }, builtInCatalogue),
+    );
   },
 };
 

@@ -1,5 +1,5 @@
 // Measures what docs/performance.md reports, and writes it: ./levamen bench (with ./levamen demo running for the page).
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import { benchAgainst } from './bench-against.mjs';
 import { benchBigHouse } from './bench-big-house.mjs';
@@ -343,5 +343,11 @@ Wanted: the best swaps of 42 circuits in under 200 ms. The longest of twenty ran
 | --- | --- |
 ${benchSwaps().join('\n')}
 `;
-writeFileSync(new URL('../docs/performance.md', import.meta.url), text);
+const file = new URL('../docs/performance.md', import.meta.url);
+const sectionsOf = (page) => page.split(/^(?=## )/m).slice(1);
+const titleOf = (section) => section.split('\n', 1)[0];
+const written = new Set(sectionsOf(text).map(titleOf));
+// What other scripts measured stays.
+const kept = sectionsOf(readFileSync(file, 'utf8')).filter((section) => !written.has(titleOf(section)));
+writeFileSync(file, [text.trimEnd(), ...kept.map((section) => section.trimEnd())].join('\n\n') + '\n');
 console.log(text);

@@ -39,8 +39,8 @@ const ask = async (url, method, body) => {
 };
 
 /** Saves a second and their durations, from `pages` jobs that are each saved as fast as the server answers. */
-async function saves(url, version, differences) {
-  const document = { ...largeJob(), version };
+async function saves(url, differences) {
+  const document = largeJob();
   const bytes = JSON.stringify(document).length;
   const ids = await Promise.all(
     Array.from({ length: pages }, () => ask(`${url}/api/jobs`, 'POST', { document }).then(({ id }) => id)),
@@ -51,7 +51,7 @@ async function saves(url, version, differences) {
       const at = revision % 200;
       const value = 50 + (revision % 900);
       const loads = document.loads.with(at, { ...document.loads[at], runningPowerW: value });
-      // As the page of each program sends it: what is different, or the whole document.
+      // What is different, or the whole document.
       const change = differences
         ? { patch: [{ op: 'replace', path: `/loads/${at}/runningPowerW`, value }] }
         : { document: { ...document, loads } };
@@ -71,14 +71,13 @@ async function saves(url, version, differences) {
 /**
  * @param url the server to measure
  * @param other one of an earlier program to compare with, in the same run; '' = none
- * @param otherVersion the version of the documents it takes
  */
-export async function proveLoad(url, other = '', otherVersion = 4) {
+export async function proveLoad(url, other = '') {
   const rounds = [];
   for (let round = 0; round < 2; round += 1) {
-    if (other) rounds.push(['before', await saves(other, otherVersion, false)]);
-    rounds.push(['whole', await saves(url, 5, false)]);
-    rounds.push(['now', await saves(url, 5, true)]);
+    if (other) rounds.push(['before', await saves(other, true)]);
+    rounds.push(['whole', await saves(url, false)]);
+    rounds.push(['now', await saves(url, true)]);
   }
   const best = (name) =>
     rounds

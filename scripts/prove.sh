@@ -11,8 +11,41 @@ beside_server() {
   LEVAMEN_REQUESTS_PER_MINUTE=10000000 with_server "$PROOF_HOME" levamen_proofs "$@"
 }
 
-# LEVAMEN_COMPARE_URL: a running server of an earlier program, to measure beside this one.
-load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_COMPARE_URL:-}" "$LEVAMEN_PROOFS/load.json"; }
+# with_earlier COMMAND...: beside an earlier program that is built and runs, too: by default, the one before several servers and backups a day were made.
+# The command finds its folder in EARLIER and its address in LEVAMEN_COMPARE_URL; both are empty where this copy has no such history.
+with_earlier() {
+  local commit=${LEVAMEN_PROVE_AGAINST:-5ed65eb} result=0
+  EARLIER="" EARLIER_COMMIT=$commit LEVAMEN_COMPARE_URL=""
+  if git -C "$ROOT" cat-file -e "$commit^{commit}" 2>/dev/null; then
+    EARLIER="$PROOF_HOME/earlier"
+    node scripts/earlier-program.mjs "$commit" "$EARLIER" core server || return 1
+    ensure_database levamen_earlier
+    local port
+    port=$(free_port)
+    LEVAMEN_COMPARE_URL="http://127.0.0.1:$port"
+    (
+      cd "$EARLIER" || exit 1
+      export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" LEVAMEN_REQUESTS_PER_MINUTE=10000000
+      LEVAMEN_DATABASE_URL=$(database_url levamen_app levamen_earlier) LEVAMEN_MIGRATION_URL=$(database_url levamen_owner levamen_earlier) exec node server/dist/main.js
+    ) &
+    local earlier=$!
+    wait_until_ready "$earlier" "$LEVAMEN_COMPARE_URL" || return 1
+    "$@" || result=1
+    kill "$earlier" 2>/dev/null || true
+    node scripts/earlier-program.mjs remove "$EARLIER"
+  else
+    say "Commit $commit is not in this history: nothing is compared with it"
+    "$@" || result=1
+  fi
+  return $result
+}
+
+times_against() {
+  [ -z "$EARLIER" ] ||
+    node scripts/prove-against.mjs "$EARLIER" "$EARLIER_COMMIT" "$LEVAMEN_E2E_URL" "$LEVAMEN_COMPARE_URL" "$LEVAMEN_PROOFS/against.json"
+}
+load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "$LEVAMEN_COMPARE_URL" "$LEVAMEN_PROOFS/load.json"; }
+compared_proofs() { beside_server times_against && beside_server load_proof; }
 # A company at work, for so many minutes.
 steady_proof() { node scripts/steady-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_LOAD_MINUTES:-5}" "$LEVAMEN_PROOFS/steady-load.json"; }
 
@@ -70,7 +103,7 @@ prove() {
   on_exit end_beside_server
   step "Properties of merging and reading, faults and measured batteries" core_proofs
   step "Mutated requests, revisions, commands, killed servers" server_proofs
-  step "Saves under load" beside_server load_proof
+  step "Times and saves, against an earlier program" with_earlier compared_proofs
   step "A company at work" beside_server steady_proof
   step "Nothing typed is lost" beside_server browser_proof
   step "The whole program on two servers" whole_proof

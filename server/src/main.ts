@@ -93,6 +93,8 @@ const server = config.tls
   : createServer(app);
 server.requestTimeout = 30_000;
 server.headersTimeout = 10_000;
+// Longer than a proxy keeps an idle connection (60 s in nginx): else one may be closed just when the next request goes out on it.
+server.keepAliveTimeout = 75_000;
 
 const stop = (signal: string): void => {
   logger.info({ signal, drainS: config.drainS }, 'stopping');

@@ -125,13 +125,29 @@ describe('a question that all houses are asked', () => {
     expect((await toldOf(run.id)).run.isCancelled).toBe(true);
   });
 
-  it('goes on where whoever worked on it has died', async () => {
+  it.each([
+    ['whoever worked on it has died', '-1 minute'],
+    ['he did so while the clock was a day ahead', '1 day'],
+  ])('goes on where %s', async (_, heard) => {
     // Written down, and never put into the queue: as it is left by one who died.
     const { run } = await new HousesStore(test.database.source, defaultWorkspaceId).ask(aHousesQuestion);
-    await test.database.source.query(
-      "UPDATE houses_run SET heard_at = now() - interval '1 minute' WHERE id = $1",
-      [run.id],
+    await test.database.source.query('UPDATE houses_run SET heard_at = now() + $2::interval WHERE id = $1', [
+      run.id,
+      heard,
+    ]);
+    expect((await through(run.id)).answers).toHaveLength(run.houses);
+  });
+
+  it('does not wait in the queue for a time that a clock was ahead', async () => {
+    const store = new HousesStore(test.database.source, defaultWorkspaceId);
+    const { run, tasks } = await store.ask(aHousesQuestion);
+    const [put] = await test.database.source.query<{ id: string }[]>(
+      "INSERT INTO pgboss.job (name, data, start_after) VALUES ('houses', $1, now() + interval '1 day') RETURNING id",
+      [JSON.stringify(tasks[0])],
     );
+    const state = async (): Promise<unknown> =>
+      test.database.source.query('SELECT state FROM pgboss.job WHERE id = $1', [put!.id]);
+    await expect.poll(state, { timeout: 20_000 }).toEqual([{ state: 'completed' }]);
     expect((await through(run.id)).answers).toHaveLength(run.houses);
   });
 });

@@ -83,8 +83,13 @@ export class WorkQueue {
     return boss;
   }
 
-  /** What somebody was working on who has died is put in again. */
+  /** What somebody was working on who has died is put in again; what was put in while a clock was ahead need not wait for that time to come. */
   private async takeUp(boss: PgBoss): Promise<void> {
+    await this.source.query(
+      `UPDATE ${queueSchema}.job SET start_after = now()
+        WHERE name = ANY ($1) AND state < 'active' AND start_after > now() + interval '1 minute'`,
+      [this.works.map(({ name }) => name)],
+    );
     for (const work of this.works) {
       const left = await work.takeUp();
       if (left.length > 0) await boss.insert(left.map((data) => ({ name: work.name, data })));

@@ -18,6 +18,7 @@ import { States1840000000000 } from './migrations/15-states.js';
 import { Servers1850000000000 } from './migrations/16-servers.js';
 import { Houses1860000000000 } from './migrations/17-houses.js';
 import { Read1870000000000 } from './migrations/18-read.js';
+import { Clocks1880000000000 } from './migrations/19-clocks.js';
 
 /** Every migration, in order. */
 export const migrations = [
@@ -39,6 +40,7 @@ export const migrations = [
   Servers1850000000000,
   Houses1860000000000,
   Read1870000000000,
+  Clocks1880000000000,
 ] as const;
 
 interface Options {
