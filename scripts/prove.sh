@@ -46,8 +46,9 @@ times_against() {
 }
 load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "$LEVAMEN_COMPARE_URL" "$LEVAMEN_PROOFS/load.json"; }
 compared_proofs() { beside_server times_against && beside_server load_proof; }
-# A company at work, for so many minutes.
-steady_proof() { node scripts/steady-load.mjs "$LEVAMEN_E2E_URL" "${LEVAMEN_LOAD_MINUTES:-5}" "$LEVAMEN_PROOFS/steady-load.json"; }
+# A company at work, for so many minutes: by a server that has just started, and has read nothing yet.
+steady_load() { node scripts/steady-load.mjs "$LEVAMEN_E2E_URL" "$@"; }
+steady_proof() { beside_server steady_load 0 && beside_server steady_load "${LEVAMEN_LOAD_MINUTES:-5}" "$LEVAMEN_PROOFS/steady-load.json"; }
 
 # whole_proof: the whole program in a browser, as a company runs it: two servers, TLS and a proxy in front, with what docs/company/nginx.conf says.
 whole_proof() {
@@ -104,7 +105,7 @@ prove() {
   step "Properties of merging and reading, faults and measured batteries" core_proofs
   step "Mutated requests, revisions, commands, killed servers" server_proofs
   step "Times and saves, against an earlier program" with_earlier compared_proofs
-  step "A company at work" beside_server steady_proof
+  step "A company at work" steady_proof
   step "Nothing typed is lost" beside_server browser_proof
   step "The whole program on two servers" whole_proof
   node scripts/write-proofs.mjs "$LEVAMEN_PROOFS"

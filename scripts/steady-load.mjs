@@ -215,6 +215,9 @@ const facts = {
   'median ms': percentile(all, 0.5).toFixed(1),
   'p95 ms': percentile(all, 0.95).toFixed(1),
   'p99 ms': percentile(all, 0.99).toFixed(1),
+  'first minute, slowest minute: p95 ms': [rows[0]?.p95 ?? 0, Math.max(0, ...rows.map(({ p95 }) => p95))]
+    .map((ms) => ms.toFixed(1))
+    .join(', '),
   ...Object.fromEntries(
     [...byKind].map(([kind, took]) => [
       `${kind}: p50, p95 ms`,
