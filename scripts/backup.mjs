@@ -1,5 +1,6 @@
 // Everything the database keeps, into one tar file and back: ./levamen backup FILE, ./levamen restore FILE.
-// The file holds manifest.json and one SQL script a database, gzipped: any PostgreSQL of at least the version that wrote it reads them.
+// The file holds manifest.json and one SQL script a database, gzipped: any PostgreSQL of at least the version that wrote it reads them. An older one
+// may: whatever it reads is compared with what was written down.
 import { spawn } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import { once } from 'node:events';
@@ -7,6 +8,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdtemp, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import readline from 'node:readline/promises';
+import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import pg from 'pg';
@@ -100,6 +102,19 @@ const dump = (database, script) =>
     return contentsOf(client);
   });
 
+/** Leaves out what a newer PostgreSQL sets at the head of a script (to what it is anyway) and an older one does not know. */
+const withoutNewSettings = () => {
+  let isHead = true;
+  return new Transform({
+    transform(chunk, _, done) {
+      const head = () =>
+        Buffer.from(chunk.toString('latin1').replace(/^SET transaction_timeout = 0;$/m, ''), 'latin1');
+      done(null, isHead ? head() : chunk);
+      isHead = false;
+    },
+  });
+};
+
 /** Runs the script in a database that was made for it, as the role that owns the tables. */
 const load = async (database, script) => {
   const { child, ended } = program(
@@ -110,7 +125,10 @@ const load = async (database, script) => {
     ['pipe', 'ignore', 'pipe'],
   );
   const unpack = createGunzip();
-  await Promise.all([pipeline(createReadStream(script), unpack, child.stdin).catch(() => undefined), ended]);
+  await Promise.all([
+    pipeline(createReadStream(script), unpack, withoutNewSettings(), child.stdin).catch(() => undefined),
+    ended,
+  ]);
 };
 
 const scratchName = (purpose) => `levamen_${purpose}_${randomBytes(4).toString('hex')}`;
@@ -157,6 +175,20 @@ const run = async (command, args, cwd) => {
 const howMany = (contents) =>
   `${contents.job?.rows ?? 0} jobs, ${contents.job_revision?.rows ?? 0} revisions`;
 
+const postgresVersion = () =>
+  withClient(
+    'postgres',
+    async (client) => (await client.query('SHOW server_version')).rows[0].server_version,
+  );
+
+/** What is to be said where a script that a newer PostgreSQL wrote does not come back as it was. */
+const ofNewer = (error, wrote, reads) =>
+  parseInt(wrote, 10) > parseInt(reads, 10)
+    ? new Stop(
+        `${error.message}\nPostgreSQL ${wrote} wrote this backup, and an older one (${reads}) need not be able to read it: restore it where version ${parseInt(wrote, 10)} or a later one runs.`,
+      )
+    : error;
+
 async function backup() {
   const folder = await mkdtemp(path.join(path.dirname(file), '.levamen-backup-'));
   try {
@@ -164,11 +196,9 @@ async function backup() {
       format: 'levamen-backup',
       version: 1,
       madeAt: new Date().toISOString(),
+      postgres: await postgresVersion(),
       databases: {},
     };
-    await withClient('postgres', async (client) => {
-      manifest.postgres = (await client.query('SHOW server_version')).rows[0].server_version;
-    });
     for (const database of databases) {
       if (!(await withClient('postgres', (client) => exists(client, nameOf(database))))) continue;
       const name = `${database}.sql.gz`;
@@ -215,13 +245,17 @@ async function restore() {
       throw new Stop(
         `${file} is not a backup this Levamen can read (format ${manifest.format}, version ${manifest.version}).`,
       );
+    const reads = await postgresVersion();
     const found = Object.entries(manifest.databases).filter(([database]) => databases.includes(database));
     for (const [database, { sha256, contents }] of found) {
       const name = `${database}.sql.gz`;
       await run('tar', ['--extract', '--no-same-owner', '--file', file, name], folder);
       const script = path.join(folder, name);
       if ((await digestOf(script)) !== sha256) throw new Stop(`${name} in ${file} is damaged.`);
-      ready.push({ database, contents, loaded: await loadAndCompare(script, contents, 'restoring') });
+      const loaded = await loadAndCompare(script, contents, 'restoring').catch((error) => {
+        throw ofNewer(error, manifest.postgres, reads);
+      });
+      ready.push({ database, contents, loaded });
       console.log(`  ${database}: ${howMany(contents)} of ${manifest.madeAt}; read and compared`);
     }
     await withClient('postgres', async (client) => {

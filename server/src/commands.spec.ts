@@ -1,8 +1,9 @@
 import { execFileSync, spawn } from 'node:child_process';
-import { X509Certificate } from 'node:crypto';
-import { mkdir, readdir, readFile, stat, writeFile } from 'node:fs/promises';
+import { createHash, X509Certificate } from 'node:crypto';
+import { mkdir, mkdtemp, readdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import { demoJobs, newJob } from '@levamen/core/job';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -345,6 +346,25 @@ describe('the running program', () => {
   });
 });
 
+/** A backup as a PostgreSQL of the future would have written it, with a setting of its own at the head of the script. */
+async function asOfNewerPostgres(file: string, setting: string): Promise<string> {
+  const folder = await mkdtemp(join(levamen.state, 'newer-'));
+  execFileSync('tar', ['--extract', '--file', file], { cwd: folder });
+  const manifest = JSON.parse(await readFile(join(folder, 'manifest.json'), 'utf8')) as {
+    postgres: string;
+    databases: { levamen: { file: string; sha256: string } };
+  };
+  const { levamen: own } = manifest.databases;
+  const script = gunzipSync(await readFile(join(folder, own.file))).toString('latin1');
+  const changed = gzipSync(Buffer.from(script.replace('SET lock_timeout = 0;', `$&\n${setting}`), 'latin1'));
+  await writeFile(join(folder, own.file), changed);
+  own.sha256 = createHash('sha256').update(changed).digest('hex');
+  await writeFile(join(folder, 'manifest.json'), JSON.stringify({ ...manifest, postgres: '99.1' }));
+  const whole = `${folder}.tar`;
+  execFileSync('tar', ['--create', '--file', whole, 'manifest.json', own.file], { cwd: folder });
+  return whole;
+}
+
 describe('backup and restore', () => {
   const names = async (): Promise<string[]> =>
     ((await levamen.api('jobs?sort=name&order=up')) as { rows: { name: string }[] }).rows.map(
@@ -404,6 +424,19 @@ describe('backup and restore', () => {
     await writeFile(damaged, bytes);
     const result = await levamen.run(['restore', damaged, '--yes']);
     expect([result.code, result.printed]).toEqual([1, expect.stringContaining('Nothing was replaced')]);
+    const newer = await levamen.run([
+      'restore',
+      await asOfNewerPostgres(file, 'SET of_tomorrow = 0;'),
+      '--yes',
+    ]);
+    expect([newer.code, newer.printed]).toEqual([
+      1,
+      expect.stringContaining('PostgreSQL 99.1 wrote this backup'),
+    ]);
+    expect(newer.printed).toContain('Nothing was replaced');
+    // A setting that is known to be new there is left out, and all rows are compared.
+    const settings = await asOfNewerPostgres(file, 'SET transaction_timeout = 0;');
+    expect((await levamen.run(['restore', settings, '--yes'])).printed).toContain('Restored.');
     const next = levamen.launch(['start']);
     await until(() => levamen.healthy());
     expect(await names()).toEqual(['Stays']);
