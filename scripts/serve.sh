@@ -63,8 +63,10 @@ join_running() {
 # start_server INDEX: one of LEVAMEN_SERVERS, 0 the first; each has a port of its own.
 start_server() {
   local index=$1
+  local room=""
+  is_elsewhere || room="$PG_HOME/data"
   LEVAMEN_PORT=$((PORT + index)) LEVAMEN_DATABASE_URL=$(database_url levamen_app "$DATABASE") \
-    LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") LEVAMEN_DEMO=$DEMO \
+    LEVAMEN_MIGRATION_URL=$(database_url levamen_owner "$DATABASE") LEVAMEN_DEMO=$DEMO LEVAMEN_ROOM=$room \
     LEVAMEN_LOG_LEVEL=${LEVAMEN_LOG_LEVEL:-warn} LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" node server/dist/main.js 9>&- &
   SERVER_PIDS[index]=$!
   note_process "$(server_name "$index")" "${SERVER_PIDS[index]}"

@@ -53,6 +53,8 @@ const configSchema = z.object({
   LEVAMEN_WORK: z.enum(['on', 'off']).default('on'),
   LEVAMEN_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   LEVAMEN_WEB_ROOT: z.string().optional(),
+  /** Folder on the disk that holds the database, where that is on this machine. */
+  LEVAMEN_ROOM: z.string().optional(),
   /** Folder of scheduled backups; "off" where there are none. */
   LEVAMEN_BACKUPS: z.string().default(''),
 });
@@ -93,6 +95,8 @@ export interface Config {
   readonly logLevel: string;
   /** Folder of the built page; undefined serves the API only. */
   readonly webRoot: string | undefined;
+  /** Folder on the disk that holds the database; null = it is kept elsewhere. */
+  readonly room: string | null;
   /** Backups are made by themselves: somebody is told where they are not. */
   readonly backups: boolean;
 }
@@ -153,6 +157,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     works: data.LEVAMEN_WORK === 'on',
     logLevel: data.LEVAMEN_LOG_LEVEL,
     webRoot: data.LEVAMEN_WEB_ROOT,
+    room: data.LEVAMEN_ROOM || null,
     backups: !data.LEVAMEN_DEMO && data.LEVAMEN_BACKUPS !== 'off',
   };
 }

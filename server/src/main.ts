@@ -78,6 +78,7 @@ const app = makeApp({
   events,
   backups: config.backups,
   metricsToken: config.metricsToken,
+  room: config.room,
 });
 keepHouse(source, logger, stopping.signal);
 refillColumns(source).catch((error: unknown) => logger.error({ err: error }, 'the list of jobs'));
@@ -109,7 +110,8 @@ const stop = (signal: string): void => {
         .then(() => Promise.all([source.destroy(), ground.end()]))
         .finally(() => process.exit(0));
     });
-    server.closeIdleConnections();
+    // Those that answer something now are idle a moment later.
+    setInterval(() => server.closeIdleConnections(), 100);
   }, config.drainS * 1000);
 };
 process.once('SIGTERM', stop);

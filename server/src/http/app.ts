@@ -31,6 +31,7 @@ import { actingFor } from '../workspaces/fence.js';
 import { workspaceRoutes } from '../workspaces/workspace-routes.js';
 import { tableRoutes } from '../tables/table-routes.js';
 import { builtPage } from './built-page.js';
+import { diskRoom } from './disk-room.js';
 import { errorHandler } from './error-handler.js';
 import { hostGuard, isFromHere, type Reach, thisMachineOnly } from './host-guard.js';
 import { refuseDeepJson } from './bounded-json.js';
@@ -72,6 +73,8 @@ export interface AppParts {
   readonly metricsToken?: string | null;
   /** Backups are made by themselves here. */
   readonly backups?: boolean;
+  /** A folder on the disk that holds the database; null = it is kept elsewhere. */
+  readonly room?: string | null;
   /** Ends what goes on by itself: the server is told to stop. */
   readonly stopping?: AbortSignal;
 }
@@ -92,6 +95,7 @@ export function makeApp({
   events,
   backups = false,
   metricsToken = null,
+  room = null,
 }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -210,6 +214,7 @@ export function makeApp({
     actingFor({ workspaceId: access?.workspaceId ?? null, accountId: access?.accountId ?? null }, next);
   });
   api.use(guard(people));
+  api.use(diskRoom(room));
   api.use('/monitor', jsonBody(), monitorRoutes(keptSwitches(ground)));
   api.use('/tables', tableRoutes());
   api.use('/drawings', jsonBody(), drawingRoutes());

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { QueryFailedError } from 'typeorm';
+import { diskFull } from './disk-room.js';
 import { maxBodyBytes } from './limits.js';
 import { HttpProblem, sendProblem } from './problem.js';
 
@@ -37,11 +38,6 @@ const busy = new HttpProblem(
   'Database busy',
   'The database has too much to do. Your entries are kept; try again.',
 );
-const full = new HttpProblem(
-  507,
-  'Disk full',
-  'The disk that holds the database is full. Your entries are kept; free some room on the server, then try again.',
-);
 
 /** By SQLSTATE, the whole code or its class (PostgreSQL documentation, appendix A). */
 const bySqlState: Readonly<Record<string, HttpProblem>> = {
@@ -50,7 +46,7 @@ const bySqlState: Readonly<Record<string, HttpProblem>> = {
   '57P02': away,
   '57P03': recovering,
   '25006': recovering,
-  '53100': full,
+  '53100': diskFull,
   '53': busy,
   '55P03': busy,
   '57014': busy,
