@@ -239,14 +239,20 @@ export class JobSaver {
     this.serverErrors = 0;
     this.failures = 0;
     this.status.set('saving');
+    this.letGoOfAdopted();
+    this.settle();
+  }
+
+  /** The server has what drafts of other tabs held, by a save of this one or of whoever had taken them up before. */
+  private letGoOfAdopted(): void {
     for (const { tab, savedAt } of this.adopted.splice(0))
       void this.drafts.remove(this.id, tab, savedAt).catch(() => undefined);
-    this.settle();
   }
 
   private settle(): void {
     if (this.isBehind()) return;
     if (this.saved) this.kept(this.revision(), this.saved);
+    this.letGoOfAdopted();
     this.status.set('saved');
     this.message.set('');
     this.catchUp();

@@ -61,6 +61,17 @@ describe('edits of a closed page', () => {
     expect([waiting.jobs(), await kept()]).toEqual([[], 0]);
   });
 
+  it('go, too, where the server has them already, among what happened meanwhile', async () => {
+    // The window that sent them was closed before it heard the answer; then somebody else went on.
+    await closed('dead', newJob('Longhouse'));
+    api.put(newJob('Longhouse'));
+    api.put(noted(newJob('Longhouse'), 'Theirs'));
+    const { waiting, kept } = await opened();
+    expect([waiting.jobs(), await kept()]).toEqual([[], 0]);
+    expect([api.head.document.name, api.head.document.brief.notes]).toEqual(['Longhouse', 'Theirs']);
+    expect(api.head.revision).toBe(3);
+  });
+
   it('wait for a decision where both changed the same', async () => {
     await closed('dead', newJob('Mine'));
     api.put(newJob('Theirs'));
