@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -46,7 +46,6 @@ export function benchAgainst() {
   const against = process.env.LEVAMEN_BENCH_AGAINST ?? lastChanges.split('\n').at(-1);
   const folder = mkdtempSync(join(tmpdir(), 'levamen-before-'));
   try {
-    rmSync(folder, { recursive: true });
     makeEarlierProgram(against, folder, ['core']);
     return { against: named(against), rows: coreAgainst(folder).map(againstRow) };
   } finally {

@@ -12,7 +12,7 @@ const git = (...words) => execFileSync('git', words, { cwd: root, encoding: 'utf
 export const named = (commit) => git('log', '-1', '--format=%h of %cs', commit);
 
 /**
- * Checks out a commit into a folder that is not there, with the packages of this program, and compiles what is asked for.
+ * Checks out a commit into a folder that is not there, or empty, with the packages of this program, and compiles what is asked for.
  *
  * @param {readonly string[]} projects "core", "server"
  */

@@ -27,14 +27,15 @@ export const percentile = (values, share) => {
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 };
 
-const ask = async (url, method, body) => {
+/** What a server answers, parsed; throws where it refuses. */
+export const ask = async (url, method = 'GET', body = undefined) => {
   const response = await fetch(url, {
     method,
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
+    body: body && JSON.stringify(body),
   });
   const answer = await response.json();
-  if (!response.ok) throw new Error(`${response.status} ${JSON.stringify(answer).slice(0, 300)}`);
+  if (!response.ok) throw new Error(`${url}: ${response.status} ${JSON.stringify(answer).slice(0, 300)}`);
   return answer;
 };
 

@@ -11,33 +11,34 @@ beside_server() {
   LEVAMEN_REQUESTS_PER_MINUTE=10000000 with_server "$PROOF_HOME" levamen_proofs "$@"
 }
 
-# with_earlier COMMAND...: beside an earlier program that is built and runs, too: by default, the one before several servers and backups a day were made.
-# The command finds its folder in EARLIER and its address in LEVAMEN_COMPARE_URL; both are empty where this copy has no such history.
-with_earlier() {
-  local commit=${LEVAMEN_PROVE_AGAINST:-5ed65eb} result=0
-  EARLIER="" EARLIER_COMMIT=$commit LEVAMEN_COMPARE_URL=""
-  if git -C "$ROOT" cat-file -e "$commit^{commit}" 2>/dev/null; then
-    EARLIER="$PROOF_HOME/earlier"
-    node scripts/earlier-program.mjs "$commit" "$EARLIER" core server || return 1
-    ensure_database levamen_earlier
-    local port
-    port=$(free_port)
-    LEVAMEN_COMPARE_URL="http://127.0.0.1:$port"
-    (
-      cd "$EARLIER" || exit 1
-      export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" LEVAMEN_REQUESTS_PER_MINUTE=10000000
-      LEVAMEN_DATABASE_URL=$(database_url levamen_app levamen_earlier) LEVAMEN_MIGRATION_URL=$(database_url levamen_owner levamen_earlier) exec node server/dist/main.js
-    ) &
-    local earlier=$!
-    wait_until_ready "$earlier" "$LEVAMEN_COMPARE_URL" || return 1
-    "$@" || result=1
-    kill "$earlier" 2>/dev/null || true
-    node scripts/earlier-program.mjs remove "$EARLIER"
-  else
-    say "Commit $commit is not in this history: nothing is compared with it"
-    "$@" || result=1
-  fi
-  return $result
+# begin_earlier: builds and starts an earlier program, by default the one before several servers and backups a day were made. Its folder is in EARLIER,
+# its address in LEVAMEN_COMPARE_URL; both stay empty where this copy has no such history.
+EARLIER="" EARLIER_PID="" LEVAMEN_COMPARE_URL=""
+EARLIER_COMMIT=${LEVAMEN_PROVE_AGAINST:-5ed65eb}
+begin_earlier() {
+  local port
+  git -C "$ROOT" cat-file -e "$EARLIER_COMMIT^{commit}" 2>/dev/null || {
+    say "Commit $EARLIER_COMMIT is not in this history: nothing is compared with it"
+    return 0
+  }
+  EARLIER="$PROOF_HOME/earlier"
+  node scripts/earlier-program.mjs "$EARLIER_COMMIT" "$EARLIER" core server || return 1
+  ensure_database levamen_earlier
+  port=$(free_port)
+  LEVAMEN_COMPARE_URL="http://127.0.0.1:$port"
+  (
+    cd "$EARLIER" || exit 1
+    export LEVAMEN_PORT=$port LEVAMEN_DEMO=true LEVAMEN_LOG_LEVEL=error LEVAMEN_WEB_ROOT="$ROOT/web/dist/browser" LEVAMEN_REQUESTS_PER_MINUTE=10000000
+    LEVAMEN_DATABASE_URL=$(database_url levamen_app levamen_earlier) LEVAMEN_MIGRATION_URL=$(database_url levamen_owner levamen_earlier) exec node server/dist/main.js
+  ) &
+  EARLIER_PID=$!
+  wait_until_ready "$EARLIER_PID" "$LEVAMEN_COMPARE_URL"
+}
+end_earlier() {
+  [ -n "$EARLIER" ] || return 0
+  kill "$EARLIER_PID" 2>/dev/null || true
+  node scripts/earlier-program.mjs remove "$EARLIER"
+  EARLIER=""
 }
 
 times_against() {
@@ -45,7 +46,7 @@ times_against() {
     node scripts/prove-against.mjs "$EARLIER" "$EARLIER_COMMIT" "$LEVAMEN_E2E_URL" "$LEVAMEN_COMPARE_URL" "$LEVAMEN_PROOFS/against.json"
 }
 load_proof() { node scripts/prove-load.mjs "$LEVAMEN_E2E_URL" "$LEVAMEN_COMPARE_URL" "$LEVAMEN_PROOFS/load.json"; }
-compared_proofs() { beside_server times_against && beside_server load_proof; }
+compared_proofs() { begin_earlier && beside_server times_against && beside_server load_proof; }
 # A company at work, for so many minutes: by a server that has just started, and has read nothing yet.
 steady_load() { node scripts/steady-load.mjs "$LEVAMEN_E2E_URL" "$@"; }
 steady_proof() { beside_server steady_load 0 && beside_server steady_load "${LEVAMEN_LOAD_MINUTES:-5}" "$LEVAMEN_PROOFS/steady-load.json"; }
@@ -102,9 +103,11 @@ prove() {
   start_cluster "$PROOF_HOME/pg"
   ensure_roles
   on_exit end_beside_server
+  on_exit end_earlier
   step "Properties of merging and reading, faults and measured batteries" core_proofs
   step "Mutated requests, revisions, commands, killed servers" server_proofs
-  step "Times and saves, against an earlier program" with_earlier compared_proofs
+  step "Times and saves, against an earlier program" compared_proofs
+  end_earlier
   step "A company at work" steady_proof
   step "Nothing typed is lost" beside_server browser_proof
   step "The whole program on two servers" whole_proof

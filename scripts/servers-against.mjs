@@ -1,21 +1,9 @@
 // What somebody at a page waits for, of this server and of an earlier program's, in turns in one run.
-//   node scripts/servers-against.mjs URL URL_BEFORE
 import { demoJobs } from './core.mjs';
-import { percentile } from './prove-load.mjs';
+import { ask, percentile } from './prove-load.mjs';
 
 const jobs = 2000;
 const rounds = 120;
-
-const ask = async (url, method = 'GET', body = undefined) => {
-  const response = await fetch(url, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: body && JSON.stringify(body),
-  });
-  const text = await response.text();
-  if (!response.ok) throw new Error(`${url}: ${response.status} ${text.slice(0, 300)}`);
-  return JSON.parse(text);
-};
 
 /** A server with many jobs of the demo's size. */
 async function filled(url) {

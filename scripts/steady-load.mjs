@@ -157,6 +157,8 @@ const all = [];
 const byKind = new Map();
 const rows = [];
 let window = [];
+const memory = async () => Promise.all(servers.map(memoryOf));
+const first = await memory();
 const begin = performance.now();
 const end = begin + minutes * 60_000;
 let next = begin;
@@ -164,8 +166,6 @@ let minute = 0;
 /** The longest time this script itself did not come to run, ms: what stands still then is the machine, or this. */
 let stoodStill = 0;
 let ranAt = begin;
-const memory = async () => Promise.all(servers.map(memoryOf));
-const first = await memory();
 
 while (next < end) {
   const now = performance.now();

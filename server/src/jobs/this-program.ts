@@ -3,18 +3,6 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 
-/**
- * What tells one version of the program that reads jobs from another: a digest of everything the core consists of. What was read by the same one need
- * not be checked again.
- *
- * @returns 16 hexadecimal digits
- */
-export function thisProgram(): string {
-  known ??= digestOf(dirname(dirname(createRequire(import.meta.url).resolve('@levamen/core/job'))));
-  return known;
-}
-let known: string | undefined;
-
 function digestOf(folder: string): string {
   const hash = createHash('sha256');
   const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) =>
@@ -27,3 +15,14 @@ function digestOf(folder: string): string {
       .update(readFileSync(join(folder, name)));
   return hash.digest('hex').slice(0, 16);
 }
+
+// Read with the program itself: later another one may lie there, that was built while this one runs.
+const read = digestOf(dirname(dirname(createRequire(import.meta.url).resolve('@levamen/core/job'))));
+
+/**
+ * What tells one version of the program that reads jobs from another: a digest of everything the core consists of. What was read by the same one need
+ * not be checked again.
+ *
+ * @returns 16 hexadecimal digits
+ */
+export const thisProgram = (): string => read;
