@@ -75,7 +75,7 @@ function against() {
   const head = '| what | now | before | ratio |\n| --- | --- | --- | --- |\n';
   return `## Times, now and before
 
-This program and commit ${commit}, in turns in one run; a ratio above 1 is slower than before. The core alone, the shortest time:
+This program and commit ${commit}, in turns in one run; a ratio above 1 is slower than before. On a machine whose cores others use, too, two runs differ by up to half. The core alone, the shortest time:
 
 ${head}${core.map(againstRow).join('\n')}
 
