@@ -89,10 +89,10 @@ process_runs() {
   start=$(process_start "$1")
 }
 
-# note_process NAME PID: keeps the id together with its start.
+# note_process NAME PID: keeps the id together with its start. A full disk, which takes no note, is no reason to end what runs.
 note_process() {
-  mkdir -p "$RUN"
-  printf '%s %s' "$2" "$(process_start "$2")" >"$RUN/$1.pid"
+  { mkdir -p "$RUN" && printf '%s %s' "$2" "$(process_start "$2")" >"$RUN/$1.pid"; } 2>/dev/null ||
+    say "The process of \"$1\" ($2) could not be noted in $RUN; it runs"
 }
 
 # running_pid NAME: the process noted under that name, if that very process still runs.

@@ -178,9 +178,11 @@ start_cluster() {
   plain_way
   PG_HOME=$(cluster_place "$1")
   shift
+  local is_new=false
   if [ ! -e "$PG_HOME" ]; then
     enough_room "$PG_HOME"
     create_cluster
+    is_new=true
   fi
   check_cluster
   if cluster_runs; then
@@ -200,7 +202,10 @@ start_cluster() {
     # Terse errors without statements and parameters: the log holds no job contents.
     if as_plain_user "$PG_BIN/pg_ctl" -D "$PG_HOME/data" -w -t 20 -l "$PG_HOME/postgres.log" -o "-p $PG_PORT \
       -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c log_error_verbosity=terse -c log_min_error_statement=panic \
-      -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c wal_compression=on -c checkpoint_timeout=15min $*" start >"$PG_HOME/start.log" 2>&1; then return; fi
+      -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c wal_compression=on -c checkpoint_timeout=15min $*" start >"$PG_HOME/start.log" 2>&1; then
+      [ "$is_new" = false ] || room_for_journal
+      return
+    fi
     if cluster_runs; then
       wait_for_recovery
       return
@@ -257,6 +262,15 @@ database_url() {
 }
 
 as_administrator() { PGPASSWORD=$(cat "$PG_HOME/password") "$PG_BIN/psql" -h 127.0.0.1 -p "$PG_PORT" -U levamen -v ON_ERROR_STOP=1 -qtA "$@"; }
+
+# A PostgreSQL that finds no room for its journal ends. One that has run for a while has files to spare for it; a new one gets its first here:
+# used once, they are kept for later.
+room_for_journal() {
+  as_administrator -d postgres >/dev/null <<'SQL'
+SELECT pg_create_restore_point('room'), pg_switch_wal() FROM generate_series(1, 3);
+CHECKPOINT;
+SQL
+}
 
 # The program's role may read and write rows, and nothing else; tables belong to the role that migrates.
 ensure_roles() {

@@ -22,8 +22,16 @@ export async function migrateQueue(ownerUrl: string, appRole: string): Promise<v
   await boss.start();
   for (const name of queueNames) await boss.createQueue(name, { name, retryLimit: 2, expireInSeconds });
   const db = boss.getDb();
-  const { rows } = await db.executeSql('SELECT 1 FROM pg_roles WHERE rolname = $1', [appRole]);
-  if (rows.length > 0) {
+  const { rows } = await db.executeSql(
+    `SELECT has_schema_privilege(r.oid, n.oid, 'USAGE') AND bool_and(
+        has_table_privilege(r.oid, c.oid, 'SELECT') AND has_table_privilege(r.oid, c.oid, 'INSERT')
+        AND has_table_privilege(r.oid, c.oid, 'UPDATE') AND has_table_privilege(r.oid, c.oid, 'DELETE')) AS held
+       FROM pg_roles r, pg_namespace n JOIN pg_class c ON c.relnamespace = n.oid AND c.relkind IN ('r', 'p')
+      WHERE r.rolname = $1 AND n.nspname = $2 GROUP BY r.oid, n.oid`,
+    [appRole, queueSchema],
+  );
+  // What is granted already is left alone: a program that starts on a full disk must not have to write.
+  if (rows[0]?.held === false) {
     const role = `"${appRole.replaceAll('"', '""')}"`;
     for (const statement of [
       `GRANT USAGE ON SCHEMA ${queueSchema} TO ${role}`,

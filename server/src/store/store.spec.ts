@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { demoJobs, type Job, newJob, readJob } from '@levamen/core/job';
 import { jobQuerySchema, savedWeatherListSchema } from '@levamen/core/api';
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../demo/load-demo.js';
 import { JobStore } from '../jobs/job-store.js';
@@ -45,6 +46,38 @@ describe('the database', () => {
       'SELECT rolsuper AS super FROM pg_roles WHERE rolname = current_user',
     );
     expect(role?.super).toBe(false);
+  });
+
+  it('sets rights right that are more or less, and writes nothing where they are right', async () => {
+    const other = await createTestDatabase();
+    const role = 'levamen_app';
+    await migrate(other.ownerUrl, role);
+    const owner = new pg.Client({ connectionString: other.ownerUrl });
+    await owner.connect();
+    try {
+      const state = async (): Promise<string> =>
+        JSON.stringify(
+          (
+            await owner.query(
+              'SELECT relname, relacl::text, xmin::text FROM pg_class WHERE relacl IS NOT NULL',
+            )
+          ).rows,
+        );
+      const before = await state();
+      await migrate(other.ownerUrl, role);
+      expect(await state()).toBe(before);
+      await owner.query(`GRANT DELETE ON job TO "${role}"; REVOKE SELECT ON deed FROM "${role}";
+        REVOKE EXECUTE ON FUNCTION forget_old(uuid) FROM "${role}", PUBLIC; REVOKE INSERT ON pgboss.job FROM "${role}"`);
+      await migrate(other.ownerUrl, role);
+      const { rows } = await owner.query(
+        `SELECT has_table_privilege($1, 'job', 'DELETE') AS more, has_table_privilege($1, 'deed', 'SELECT') AS less,
+           has_function_privilege($1, 'forget_old(uuid)', 'EXECUTE') AS done, has_table_privilege($1, 'pgboss.job', 'INSERT') AS queued`,
+        [role],
+      );
+      expect(rows).toEqual([{ more: false, less: true, done: true, queued: true }]);
+    } finally {
+      await owner.end();
+    }
   });
 
   it('of an earlier program keeps its jobs, revisions and readings', async () => {
