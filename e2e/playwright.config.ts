@@ -1,17 +1,8 @@
 import { defineConfig } from '@playwright/test';
+import chromium from './chromium.json' with { type: 'json' };
 
 /** Where reports go; scripts/test.sh names it. */
 const home = process.env['LEVAMEN_E2E_HOME'] ?? '../.levamen/test';
-
-const chromiumArgs = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 
 /** The program under test is started by scripts/test.sh, on a database of its own. */
 export default defineConfig({
@@ -44,8 +35,8 @@ export default defineConfig({
         ignoreHTTPSErrors: true,
         actionTimeout: 30_000,
         launchOptions: {
-          executablePath: '/usr/bin/chromium',
-          args: [...chromiumArgs, '--host-resolver-rules=MAP levamen.test 127.0.0.1'],
+          ...chromium,
+          args: [...chromium.args, '--host-resolver-rules=MAP levamen.test 127.0.0.1'],
         },
       },
     },
@@ -70,9 +61,6 @@ export default defineConfig({
     // Whoever tests what happens without a network takes it in again: else each page would fetch the whole program.
     serviceWorkers: 'block',
     screenshot: 'only-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: chromiumArgs,
-    },
+    launchOptions: chromium,
   },
 });

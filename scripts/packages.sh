@@ -51,8 +51,9 @@ require_postgres() {
   [ -n "$PG_BIN" ] || fail "PostgreSQL is installed but its programs were not found." "Expected them in /usr/lib/postgresql/*/bin."
 }
 
+# The one that has no windows takes less of the processors.
 require_chromium() {
-  [ -x /usr/bin/chromium ] || install_packages chromium
+  [ -x /usr/bin/chromium-headless-shell ] || install_packages chromium-headless-shell
 }
 
 # require_nginx: the proxy that tests put in front of servers. Debian's package, unpacked into the state folder: installed, it would start by itself.

@@ -21,17 +21,21 @@ const revisionOf = (text: unknown): number | undefined => {
   return Number(text);
 };
 
+const notAtRevision = (): HttpProblem => notFound('revision of the equipment');
+
 /** The company's equipment, under /api/equipment. Stands before the usual parser of JSON: a list is larger than a job. */
 export function equipmentRoutes(store: EquipmentStore): Router {
   const router = Router();
   const listAt = async (revision: unknown) => {
     const list = await store.read(revisionOf(revision));
-    if (!list) throw notFound('revision of the equipment');
+    if (!list) throw notAtRevision();
     return list;
   };
 
   router.get('/', async (request, response) => {
-    response.json(await listAt(request.query['revision']));
+    const text = await store.text(revisionOf(request.query['revision']));
+    if (text === null) throw notAtRevision();
+    response.type('application/json').send(text);
   });
 
   const json = express.json({ limit: maxBytes, strict: false, verify: refuseDeepJson });

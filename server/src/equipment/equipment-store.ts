@@ -3,21 +3,25 @@ import type { EquipmentChange, EquipmentList, EquipmentRevision, ItemHistory, Wh
 import type { Job } from '@levamen/core/job';
 import { type Item, sampleLine } from '@levamen/core/equipment';
 import { completeItem, itemDoubts, listProblems } from '@levamen/core/equipment/details';
+import { LRUCache } from 'lru-cache';
 import type { DataSource, EntityManager } from 'typeorm';
 import { asKept, readBook, writeBook } from './price-store.js';
 import { HttpProblem } from '../http/problem.js';
-import {
-  EquipmentItemEntity,
-  type EquipmentItemRow,
-  EquipmentRevisionEntity,
-  type EquipmentRevisionRow,
-} from './equipment-entities.js';
+import { EquipmentItemEntity, type EquipmentItemRow, EquipmentRevisionEntity } from './equipment-entities.js';
 
 /** Rows of one statement: a statement has at most 65,535 parameters. */
 const rowsAtOnce = 1000;
+/** Of lists that were asked for last. */
+const keptBytes = 24_000_000;
 
 /** The equipment of a company: items with all their revisions. */
 export class EquipmentStore {
+  /** Lists as they are sent, by revision, without which is the latest: a revision never changes. */
+  private readonly texts = new LRUCache<number, string>({
+    maxSize: keptBytes,
+    sizeCalculation: (text) => text.length,
+  });
+
   constructor(
     private readonly source: DataSource,
     private readonly workspaceId: string,
@@ -25,22 +29,33 @@ export class EquipmentStore {
 
   /** The list as it was at a revision; null where there is no such revision. */
   async read(revision?: number): Promise<EquipmentList | null> {
-    const latest = (await this.head(this.source.manager))?.revision ?? 0;
+    const latest = await this.latest(this.source.manager);
     const at = revision ?? latest;
     if (at > latest) return null;
     return this.at(this.source.manager, at, latest);
+  }
+
+  /** The same as the text of an answer: every job that is opened asks for it. */
+  async text(revision?: number): Promise<string | null> {
+    const latest = await this.latest(this.source.manager);
+    const at = revision ?? latest;
+    if (at > latest) return null;
+    let text = this.texts.get(at);
+    if (text === undefined) {
+      const { latest: _, ...list } = await this.at(this.source.manager, at, latest);
+      text = JSON.stringify(list).slice(0, -1);
+      this.texts.set(at, text);
+    }
+    return `${text},"latest":${latest}}`;
   }
 
   /** A new job, designed with the newest list where it names none. */
   async begunWith(job: Job): Promise<Job> {
     const { equipmentList } = job;
     if (equipmentList.workspaceId !== null) return job;
-    const head = await this.head(this.source.manager);
-    if (!head) return job;
-    return {
-      ...job,
-      equipmentList: { ...equipmentList, workspaceId: this.workspaceId, revision: head.revision },
-    };
+    const revision = await this.latest(this.source.manager);
+    if (revision === 0) return job;
+    return { ...job, equipmentList: { ...equipmentList, workspaceId: this.workspaceId, revision } };
   }
 
   private async at(manager: EntityManager, revision: number, latest: number): Promise<EquipmentList> {
@@ -62,11 +77,13 @@ export class EquipmentStore {
     };
   }
 
-  private head(manager: EntityManager): Promise<EquipmentRevisionRow | null> {
-    return manager.findOne(EquipmentRevisionEntity, {
-      where: { workspaceId: this.workspaceId },
-      order: { revision: 'DESC' },
-    });
+  /** 0 = nothing was entered yet. */
+  private async latest(manager: EntityManager): Promise<number> {
+    const [row] = await manager.query<{ latest: number }[]>(
+      'SELECT coalesce(max(revision), 0) AS latest FROM equipment_revision WHERE workspace_id = $1',
+      [this.workspaceId],
+    );
+    return row!.latest;
   }
 
   /**
@@ -77,8 +94,7 @@ export class EquipmentStore {
     return this.source.transaction(async (manager) => {
       // Changes of one list wait for each other.
       await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 13))', [this.workspaceId]);
-      const head = await this.head(manager);
-      const latest = head?.revision ?? 0;
+      const latest = await this.latest(manager);
       const { changeId, put, remove } = change;
       if (await manager.existsBy(EquipmentRevisionEntity, { workspaceId: this.workspaceId, changeId }))
         return this.at(manager, latest, latest);

@@ -50,6 +50,20 @@ describe('what servers of one database tell each other', () => {
     expect(one.heard).toEqual(said);
   });
 
+  it('takes one connection however much is said at once, and none of it twice', async () => {
+    const { events, heard } = server();
+    await expect.poll(() => events.isListening).toBe(true);
+    const said = Array.from({ length: 3000 }, (_, index) => saved(index + 1));
+    let most = 0;
+    for (const event of said) {
+      events.say(event);
+      most = Math.max(most, pool.totalCount - pool.idleCount);
+    }
+    await expect.poll(() => heard.length).toBe(said.length);
+    expect(heard).toEqual(said);
+    expect(most).toBeLessThanOrEqual(1);
+  });
+
   it('is taken as missed where lines break, again and again, and heard again afterwards', async () => {
     const { events, heard, resumed } = server();
     await expect.poll(() => events.isListening).toBe(true);

@@ -8,6 +8,8 @@ const channel = 'levamen';
 const againMs = 500;
 /** A line that nothing is heard on is tried so often, ms. */
 const triedMs = 10_000;
+/** Said in one statement at most. */
+const mostAtOnce = 1000;
 
 const named = 'levamen server';
 
@@ -33,6 +35,9 @@ export class Events {
   private readonly resumers = new Set<() => void>();
   private starting: Promise<void> | null = null;
   private isOpen = false;
+  /** What is to be said next. */
+  private readonly waiting: string[] = [];
+  private isSaying = false;
 
   /** @param failed something went wrong with the line; it is asked for again by itself */
   constructor(
@@ -90,7 +95,23 @@ export class Events {
 
   /** Tells every server, this one among them. It is not waited for: who misses it learns it a little later. */
   say(event: ServerEvent): void {
-    this.pool.query('SELECT pg_notify($1, $2)', [channel, JSON.stringify(event)]).catch(this.failed);
+    this.waiting.push(JSON.stringify(event));
+    if (!this.isSaying) void this.sayWaiting();
+  }
+
+  /** The database lets one speak at a time: what comes up meanwhile is said together, and none of it is waited for until it is on the disk. */
+  private async sayWaiting(): Promise<void> {
+    this.isSaying = true;
+    while (this.waiting.length > 0) {
+      const said = this.waiting.splice(0, mostAtOnce);
+      await this.pool
+        .query(
+          "SELECT set_config('synchronous_commit', 'off', true), pg_notify($1, said) FROM unnest($2::text[]) AS said",
+          [channel, said],
+        )
+        .catch(this.failed);
+    }
+    this.isSaying = false;
   }
 
   async close(): Promise<void> {

@@ -8,8 +8,8 @@ import { thisProgram } from './this-program.js';
 /** Every so many revisions a whole document is kept, so that no more differences than that are ever put together. */
 export const wholeEvery = 64;
 const maxLabels = 6;
-/** Documents of revisions that were read or written last; a revision never changes, so neither does what is kept here. */
-const keptDocuments = 128;
+/** Documents of revisions that were read or written last; a revision never changes, so neither does what is kept here. As many as a company edits at once. */
+const keptDocuments = 512;
 
 type Document = Record<string, unknown>;
 
@@ -48,8 +48,9 @@ export class RevisionDocuments {
   /** What reading a kept document gave. */
   private readonly jobs = new WeakMap<Document, Job | null>();
 
-  /** Remembers a valid job that was just written. */
+  /** Remembers a valid job that was just written; the next is built on it, hardly ever on the one before. */
   remember(jobId: string, revision: number, job: Job): void {
+    this.kept.delete(`${jobId} ${revision - 1}`);
     this.kept.set(`${jobId} ${revision}`, job);
     this.jobs.set(job, job);
   }

@@ -34,7 +34,9 @@ export const asFetched = ({ method, type, body }: Valid): RequestInit => ({
     : {
         headers: { 'content-type': type ?? 'application/json' },
         body:
-          body instanceof Uint8Array || typeof body === 'string' ? (body as BodyInit) : JSON.stringify(body),
+          body instanceof Uint8Array || typeof body === 'string'
+            ? (body as NonNullable<RequestInit['body']>)
+            : JSON.stringify(body),
       }),
 });
 

@@ -25,7 +25,7 @@ export class EquipmentChange {
   constructor() {
     effect(() => {
       const evaluation = this.evaluations.evaluation();
-      if (!evaluation?.searched) return;
+      if (!evaluation || (evaluation.selectedBy !== 'user' && !evaluation.searched)) return;
       untracked(() => {
         const { selected, selectedBy, island } = evaluation;
         const islandId = island?.id ?? '';

@@ -11,7 +11,17 @@ import {
   withRuntimes,
 } from '@levamen/core/study';
 import type { OutageStudy } from '@levamen/core/study/details';
-import { catchError, EMPTY, filter, firstValueFrom, Observable, switchMap, timer } from 'rxjs';
+import {
+  catchError,
+  EMPTY,
+  filter,
+  firstValueFrom,
+  Observable,
+  Subject,
+  switchMap,
+  takeUntil,
+  timer,
+} from 'rxjs';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';
 
@@ -30,7 +40,7 @@ interface Wish {
 
 /**
  * Has the runtimes of stacks simulated: first of the one in use or, where none is chosen, of as many as it takes to find the
- * smallest that holds; then of those that are looked at. What it finds out stands in {@link EvaluationService.evaluation}.
+ * smallest that holds; then, once somebody looks at other stacks, of those. What it finds out stands in {@link EvaluationService.evaluation}.
  */
 @Injectable()
 export class Runtimes {
@@ -74,6 +84,11 @@ export class Runtimes {
       const outlooks = new Map<string, SeasonOutlook>();
       const tried = new Set<string>();
       let found: FoundStacks | null = null;
+      const ended = new Subject<void>();
+      subscriber.add(() => ended.next());
+      // Whoever waits for them when the plan changes is let go.
+      const names = (areWanted: (some: readonly string[]) => boolean): Promise<readonly string[]> =>
+        firstValueFrom(this.changes.pipe(filter(areWanted), takeUntil(ended)), { defaultValue: [] });
       const say = (): void => subscriber.next({ rough, runtimes: { outlooks: new Map(outlooks), found } });
       const look = async ({ name, parts }: Stack): Promise<void> => {
         if (tried.has(name)) return;
@@ -103,15 +118,20 @@ export class Runtimes {
           say();
         } else await search();
         this.lastTookMs = performance.now() - began;
-        if (rough.selectedBy === 'user') await search();
-        const wanted = (names: readonly string[]): Stack | undefined => {
-          const next = names.find((name) => !tried.has(name));
+        // What else there would be concerns nobody who does not look at it, and finding it takes as long again.
+        if (rough.selectedBy === 'user') {
+          await names((some) => some.length > 0);
+          if (subscriber.closed) return;
+          await search();
+        }
+        const wanted = (some: readonly string[]): Stack | undefined => {
+          const next = some.find((name) => !tried.has(name));
           return rough.judged.find(({ stack }) => stack.name === next)?.stack;
         };
         while (!subscriber.closed) {
-          const names = await firstValueFrom(this.changes.pipe(filter((some) => wanted(some) !== undefined)));
+          const some = await names((each) => wanted(each) !== undefined);
           if (subscriber.closed) return;
-          await look(wanted(names)!);
+          await look(wanted(some)!);
           say();
         }
       };
