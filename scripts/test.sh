@@ -140,8 +140,19 @@ run_tests() {
   mkdir -p "$STATE"
   exec 8>"$STATE/test.lock"
   flock -n 8 || fail "The tests run already, in this state folder ($STATE)." "Wait until they are through, or set LEVAMEN_STATE to another folder."
+  # Debian's packages and npm's come at the same time.
+  (
+    trap - EXIT ERR
+    require_postgres
+    require_chromium
+    require_nginx
+  ) >"$STATE/machine.log" 2>&1 &
+  local machine=$!
   prepare_node
-  require_chromium
+  local is_ready=true
+  wait "$machine" || is_ready=false
+  cat "$STATE/machine.log"
+  [ "$is_ready" = true ] || exit 1
   require_nginx
   on_exit remove_test_cluster
   remove_test_cluster
