@@ -80,11 +80,14 @@ create_cluster() {
   mv "$fresh" "$PG_HOME"
 }
 
+# free_kb FOLDER: what is left of the disk it lies on.
+free_kb() { df -Pk "$1" | awk 'NR == 2 { print $4 }'; }
+
 # Writing what is left of a disk to the last byte ends badly for everybody on it.
 enough_room() {
   local folder=$1 free
   while [ ! -e "$folder" ]; do folder=$(dirname "$folder"); done
-  free=$(df -Pk "$folder" | awk 'NR == 2 { print $4 }')
+  free=$(free_kb "$folder")
   [ "${free:-0}" -ge 65536 ] ||
     fail "The disk that holds the database is full ($((free / 1024)) MB free at $folder)." \
       "Free at least 64 MB there, then run this again. The data is whole: do not move or delete anything in $1."
@@ -264,8 +267,9 @@ database_url() {
 as_administrator() { PGPASSWORD=$(cat "$PG_HOME/password") "$PG_BIN/psql" -h 127.0.0.1 -p "$PG_PORT" -U levamen -v ON_ERROR_STOP=1 -qtA "$@"; }
 
 # A PostgreSQL that finds no room for its journal ends. One that has run for a while has files to spare for it; a new one gets its first here:
-# used once, they are kept for later.
+# used once, they are kept for later. Where they would hardly fit, it does without.
 room_for_journal() {
+  [ "$(free_kb "$PG_HOME")" -ge 98304 ] || return 0
   as_administrator -d postgres >/dev/null <<'SQL'
 SELECT pg_create_restore_point('room'), pg_switch_wal() FROM generate_series(1, 3);
 CHECKPOINT;

@@ -29,24 +29,21 @@ export class EquipmentStore {
 
   /** The list as it was at a revision; null where there is no such revision. */
   async read(revision?: number): Promise<EquipmentList | null> {
-    const latest = await this.latest(this.source.manager);
-    const at = revision ?? latest;
-    if (at > latest) return null;
-    return this.at(this.source.manager, at, latest);
+    const asked = await this.asked(revision);
+    return asked && this.at(this.source.manager, asked.revision, asked.latest);
   }
 
   /** The same as the text of an answer: every job that is opened asks for it. */
   async text(revision?: number): Promise<string | null> {
-    const latest = await this.latest(this.source.manager);
-    const at = revision ?? latest;
-    if (at > latest) return null;
-    let text = this.texts.get(at);
+    const asked = await this.asked(revision);
+    if (!asked) return null;
+    let text = this.texts.get(asked.revision);
     if (text === undefined) {
-      const { latest: _, ...list } = await this.at(this.source.manager, at, latest);
+      const { latest: _, ...list } = await this.at(this.source.manager, asked.revision, asked.latest);
       text = JSON.stringify(list).slice(0, -1);
-      this.texts.set(at, text);
+      this.texts.set(asked.revision, text);
     }
-    return `${text},"latest":${latest}}`;
+    return `${text},"latest":${asked.latest}}`;
   }
 
   /** A new job, designed with the newest list where it names none. */
@@ -56,6 +53,13 @@ export class EquipmentStore {
     const revision = await this.latest(this.source.manager);
     if (revision === 0) return job;
     return { ...job, equipmentList: { ...equipmentList, workspaceId: this.workspaceId, revision } };
+  }
+
+  /** Which revision is asked for, the latest where none is named; null where there is no such revision. */
+  private async asked(revision: number | undefined): Promise<{ revision: number; latest: number } | null> {
+    const latest = await this.latest(this.source.manager);
+    const wanted = revision ?? latest;
+    return wanted > latest ? null : { revision: wanted, latest };
   }
 
   private async at(manager: EntityManager, revision: number, latest: number): Promise<EquipmentList> {

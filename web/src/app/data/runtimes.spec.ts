@@ -11,21 +11,13 @@ import {
 } from '@levamen/core/study';
 import type { OutageStudy } from '@levamen/core/study/details';
 import { of } from 'rxjs';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
+import { pass, stopTimeInEach } from '../../testing/passing-time';
 import { EvaluationService } from './evaluation';
 import { OutageStudies } from './outage-studies';
 import { Runtimes } from './runtimes';
 
-beforeEach(() => vi.useFakeTimers());
-afterEach(() => vi.useRealTimers());
-
-/** Lets time pass, and what follows from signals and promises happen. */
-const pass = async (ms: number): Promise<void> => {
-  TestBed.tick();
-  await vi.advanceTimersByTimeAsync(ms);
-  TestBed.tick();
-  await vi.advanceTimersByTimeAsync(0);
-};
+stopTimeInEach();
 
 const outlook: SeasonOutlook = {
   nineteenOfTwentyH: 30,

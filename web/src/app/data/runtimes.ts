@@ -17,7 +17,7 @@ import {
   filter,
   firstValueFrom,
   Observable,
-  Subject,
+  ReplaySubject,
   switchMap,
   takeUntil,
   timer,
@@ -84,9 +84,9 @@ export class Runtimes {
       const outlooks = new Map<string, SeasonOutlook>();
       const tried = new Set<string>();
       let found: FoundStacks | null = null;
-      const ended = new Subject<void>();
+      const ended = new ReplaySubject<void>(1);
       subscriber.add(() => ended.next());
-      // Whoever waits for them when the plan changes is let go.
+      // Whoever waits for them when the plan changes, or begins to afterwards, is let go.
       const names = (areWanted: (some: readonly string[]) => boolean): Promise<readonly string[]> =>
         firstValueFrom(this.changes.pipe(filter(areWanted), takeUntil(ended)), { defaultValue: [] });
       const say = (): void => subscriber.next({ rough, runtimes: { outlooks: new Map(outlooks), found } });

@@ -1,17 +1,10 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
+import { pass, stopTimeInEach } from '../../testing/passing-time';
 import { workerAnswers } from './worker-answers';
 
-beforeEach(() => vi.useFakeTimers());
-afterEach(() => vi.useRealTimers());
-
-/** Lets time pass, and what follows from signals and promises happen. */
-const pass = async (ms: number): Promise<void> => {
-  TestBed.tick();
-  await vi.advanceTimersByTimeAsync(ms);
-  TestBed.tick();
-};
+stopTimeInEach();
 
 describe('the answers of a worker', () => {
   const begin = (ask: (question: string) => Promise<string>) => {
